@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Advice;
+
+use Yarrowfog\Core\Paint\Levels;
+use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\SettingValue;
+use Yarrowfog\Core\Stroke\Trace;
+
+/**
+ * What the spacing does: whether the dabs of a steady stroke join.
+ *
+ * The stroke is painted, at 64 px at most, without chance, scatter and taper, and
+ * measured: what holds for one size holds for all, since spacing follows the size.
+ */
+final readonly class StepReport
+{
+    /** px at which the stroke is painted to be measured. */
+    private const MEASURED_AT = 64.0;
+
+    /** Ink below this part of the strongest does not count as printed. */
+    private const FAINT = 0.04;
+
+    /** Ripple below which a line looks solid. */
+    public const SOLID = 0.02;
+
+    /** Pressure of the steady stroke. */
+    private const PRESSURE = 0.7;
+
+    /**
+     * @param  float  $printed  px of the tip along the heading
+     * @param  float  $step  px from dab to dab
+     * @param  float  $ripple  (most − least) / most of the ink along the middle of the stroke, 0–1
+     */
+    private function __construct(public float $printed, public float $step, public float $ripple)
+    {
+    }
+
+    public static function of(Levels $levels, Brush $brush): self
+    {
+        $size = $brush->base('size');
+        $measured = min($size, self::MEASURED_AT);
+        $steady = self::steadied($brush, $measured);
+        $reach = (int) ceil($measured * 1.5) + 2;
+        $middle = $reach * 2;
+        $painter = new StrokePainter($levels, $steady);
+        $one = $painter->stroke(new Trace([new Sample(0, $reach, $reach, self::PRESSURE)]), 0, new Rect(0, 0, 2 * $reach, 2 * $reach));
+        $printed = self::printedLength($one);
+
+        $factor = $size / $measured;
+        $gap = self::gapOf($steady);
+        $length = max(6 * $gap, 4 * $measured);
+        $trace = new Trace([new Sample(0, $reach, $middle, self::PRESSURE), new Sample(100, $reach + $length / 2, $middle, self::PRESSURE), new Sample(200, $reach + $length, $middle, self::PRESSURE)]);
+        $bounds = new Rect(0, 0, (int) ceil($length) + 2 * $reach, 2 * $middle);
+        $stroke = $painter->stroke($trace, 0, $bounds);
+        $from = $reach + (int) ceil(max($measured, $gap));
+        $until = $from + (int) max(ceil($gap * 3), $measured);
+        $ripple = self::ripple($stroke, $from, min($until, $bounds->width - 1), $middle, max(1, (int) round($measured / 8)));
+
+        return new self($printed * $factor, $gap * $factor, $ripple);
+    }
+
+    /** px of empty ground between two dabs; negative where they overlap. */
+    public function gap(): float
+    {
+        return $this->step - $this->printed;
+    }
+
+    /** solid, beaded or separate. */
+    public function kind(): string
+    {
+        return match (true) {
+            $this->gap() > 0.5 => 'separate',
+            $this->ripple < self::SOLID => 'solid',
+            default => 'beaded',
+        };
+    }
+
+    public function words(): string
+    {
+        return match ($this->kind()) {
+            'separate' => sprintf('separate marks, %s px apart', self::px($this->gap())),
+            'solid' => sprintf('solid: dabs overlap by %s px, %.0f %%', self::px(-$this->gap()), 100 * -$this->gap() / max(0.1, $this->printed)),
+            default => sprintf('beaded: the line wavers by %.0f %%', 100 * $this->ripple),
+        };
+    }
+
+    /** @return array{kind: string, words: string, printed: float, step: float, gap: float, ripple: float} */
+    public function toArray(): array
+    {
+        return ['kind' => $this->kind(), 'words' => $this->words(), 'printed' => $this->printed, 'step' => $this->step, 'gap' => $this->gap(), 'ripple' => $this->ripple];
+    }
+
+    private static function px(float $px): string
+    {
+        return $px >= 9.95 ? number_format($px) : number_format($px, 1);
+    }
+
+    /** The brush without what makes one dab unlike the next. */
+    private static function steadied(Brush $brush, float $size): Brush
+    {
+        foreach (['scatterAcross', 'scatterAlong', 'taperIn', 'taperOut'] as $off) {
+            $brush = $brush->with($off, new SettingValue(0.0));
+        }
+        foreach (['spacing', 'angle', 'roundness', 'flow', 'opacity', 'inkMix'] as $id) {
+            $value = $brush->value($id);
+            $brush = $brush->with($id, new SettingValue($value->base));
+        }
+        // Colour does not matter here, and a stroke of one colour is measured faster.
+        foreach (['driftHue', 'driftChroma', 'driftLightness'] as $off) {
+            $brush = $brush->with($off, new SettingValue(0.0));
+        }
+
+        return $brush->with('size', new SettingValue($size));
+    }
+
+    private static function gapOf(Brush $steady): float
+    {
+        return max(0.25, $steady->base('spacing') * $steady->base('size'));
+    }
+
+    private static function printedLength(StrokeBuffer $one): float
+    {
+        $ink = self::coverage($one, $one->bounds);
+        $width = $one->bounds->width;
+        $columns = array_fill(0, $width, 0);
+        $most = 0;
+        foreach ($ink as $i => $c) {
+            if ($c > $most) {
+                $most = $c;
+            }
+            if ($c > $columns[$i % $width]) {
+                $columns[$i % $width] = $c;
+            }
+        }
+        $inked = array_filter($columns, fn (int $c): bool => $c > self::FAINT * $most);
+
+        return $inked === [] ? 0.0 : (float) (array_key_last($inked) - array_key_first($inked) + 1);
+    }
+
+    private static function ripple(StrokeBuffer $stroke, int $from, int $until, int $middle, int $half): float
+    {
+        $area = Rect::between($from, $middle - $half, max($from + 2, $until), $middle + $half + 1);
+        $ink = self::coverage($stroke, $area);
+        $columns = array_fill(0, max(2, $area->width), 0);
+        foreach ($ink as $i => $c) {
+            $columns[$i % $area->width] += $c;
+        }
+        $most = max(1, ...$columns);
+
+        return ($most - min($most, ...$columns)) / $most;
+    }
+
+    /** @return array<int, int> coverage, 0–65535 */
+    private static function coverage(StrokeBuffer $stroke, Rect $area): array
+    {
+        $shift = $stroke->colour === null ? 45 : 0;
+        $out = [];
+        for ($y = $area->y; $y < $area->bottom(); $y++) {
+            for ($x = $area->x; $x < $area->right(); $x++) {
+                $tile = $stroke->tile(StrokeBuffer::key(intdiv($x, StrokeBuffer::SIDE), intdiv($y, StrokeBuffer::SIDE)));
+                $out[] = $tile === null ? 0 : $tile[($y % StrokeBuffer::SIDE) * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] >> $shift;
+            }
+        }
+
+        return $out;
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Checks;
+
+use Yarrowfog\Core\Cut\Check;
+use Yarrowfog\Core\Cut\CutResult;
+use Yarrowfog\Core\Cut\Finding;
+use Yarrowfog\Core\Cut\Mending;
+use Yarrowfog\Core\Cut\Steps\ClearPaper;
+
+/** Grey or tinted paper prints as a faint block around the mark. */
+final class TintedPaper implements Check
+{
+    private const FAINTEST = 0.015;
+
+    private const DARKEST = 0.5;
+
+    public function look(CutResult $cut): ?Finding
+    {
+        $paper = $cut->borderQuantile(0.5);
+        if ($paper < self::FAINTEST || $paper >= self::DARKEST) {
+            return null;
+        }
+        [$white, $black] = $this->points($cut);
+
+        return new Finding(
+            'tinted-paper',
+            sprintf('The paper is not white: it would print as a block with %.0f %% ink.', 100 * $paper),
+            ['paper' => $paper],
+            Mending::with('Clear paper', $cut->list->placeBeforeFrame(), ClearPaper::class, ['whitePoint' => $white, 'blackPoint' => $black]),
+        );
+    }
+
+    /**
+     * A white point just below the darkest usual paper in its darkest channel, and a
+     * black point at the darkest two thousandths of the picture.
+     *
+     * @return array{float, float} 0–255
+     */
+    private function points(CutResult $cut): array
+    {
+        $w = $cut->picture->width;
+        $h = $cut->picture->height;
+        $paper = [];
+        for ($x = 0; $x < $w; $x++) {
+            $paper[] = self::darkestChannel($cut->picture->at($x, 0));
+            $paper[] = self::darkestChannel($cut->picture->at($x, $h - 1));
+        }
+        for ($y = 0; $y < $h; $y++) {
+            $paper[] = self::darkestChannel($cut->picture->at(0, $y));
+            $paper[] = self::darkestChannel($cut->picture->at($w - 1, $y));
+        }
+        sort($paper);
+        $histogram = array_fill(0, 256, 0);
+        foreach ($cut->picture->pixels as $pixel) {
+            $histogram[self::darkestChannel($pixel)]++;
+        }
+        $white = max(30, $paper[(int) (0.1 * count($paper))] - 8);
+        $black = 0;
+        $left = count($cut->picture->pixels) / 500;
+        while ($black < $white - 20 && ($left -= $histogram[$black]) > 0) {
+            $black++;
+        }
+
+        return [(float) $white, (float) $black];
+    }
+
+    private static function darkestChannel(int $pixel): int
+    {
+        return min($pixel >> 24, $pixel >> 16 & 255, $pixel >> 8 & 255);
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut;
+
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** The ordered steps from a source to a tip, and what the tip is to be. */
+final readonly class CutList
+{
+    /** More steps than any picture needs; a longer list is a mistake. */
+    public const MOST_STEPS = 64;
+
+    /**
+     * @param  list<ListedStep>  $steps
+     */
+    public function __construct(public TipKind $kind, public array $steps)
+    {
+    }
+
+    /**
+     * @param  mixed  $json  decoded: {"kind": …, "steps": [{"step": …, "on": …, "numbers": {…}}, …]}
+     *
+     * @throws InvalidInput naming what is wrong
+     */
+    public static function read(mixed $json): self
+    {
+        $list = Reading::of($json)->keys(['kind', 'steps']);
+        $kind = TipKind::from($list->choice('kind', TipKind::names(), TipKind::InkMask->value));
+        $steps = [];
+        foreach ($list->each('steps', self::MOST_STEPS) as $entry) {
+            $entry->keys(['step', 'on', 'numbers']);
+            $class = StepCatalogue::find($entry->text('step'), $entry->name('step'));
+            $steps[] = new ListedStep(
+                $class,
+                Numbers::read($class::description(), $entry->object('numbers')),
+                $entry->flag('on', true),
+            );
+        }
+
+        return new self($kind, $steps);
+    }
+
+    /**
+     * Replays the steps that are switched on.
+     *
+     * @param  float  $factor  size of `$source` against the full picture: 1 for the real
+     *                         cut, less for a preview
+     */
+    public function replay(Bitmap $source, float $factor = 1.0): Bitmap
+    {
+        foreach ($this->steps as $listed) {
+            if ($listed->on) {
+                $source = $listed->step::from($listed->numbers->scaled($factor))->apply($source, $this->kind);
+            }
+        }
+
+        return $source;
+    }
+
+    /** Where a step that changes tone or clears belongs: before the first step of the frame. */
+    public function placeBeforeFrame(): int
+    {
+        foreach ($this->steps as $i => $listed) {
+            if ($listed->description()->group === StepGroup::Frame) {
+                return $i;
+            }
+        }
+
+        return count($this->steps);
+    }
+
+    /** @return array{kind: string, steps: list<array{step: string, on: bool, numbers: array<string, float|string|list<array{float, float}>>}>} */
+    public function toArray(): array
+    {
+        return ['kind' => $this->kind->value, 'steps' => array_map(fn (ListedStep $s): array => $s->toArray(), $this->steps)];
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut;
+
+/** Something about a tip that the painter should know before printing with it. */
+final readonly class Finding
+{
+    /**
+     * @param  string  $id  of the check
+     * @param  string  $sentence  with its figures
+     * @param  array<string, float>  $figures
+     * @param  Mending|null  $mending  the step that puts it right, where one does
+     */
+    public function __construct(
+        public string $id,
+        public string $sentence,
+        public array $figures = [],
+        public ?Mending $mending = null,
+    ) {
+    }
+
+    /** @return array{id: string, sentence: string, figures: array<string, float>, mending: array{label: string, at: int, step: array<string, mixed>}|null} */
+    public function toArray(): array
+    {
+        return ['id' => $this->id, 'sentence' => $this->sentence, 'figures' => $this->figures, 'mending' => $this->mending?->toArray()];
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Cut\InkBounds;
+use Yarrowfog\Core\Cut\Numbers;
+use Yarrowfog\Core\Cut\Param;
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Tip\InkRule;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Pads so that the ink stands in the middle; nothing is cut off. */
+final readonly class Centre implements Step
+{
+    private const BY_OUTLINE = 'its outline';
+
+    private const BY_WEIGHT = 'its weight';
+
+    /** Ink below this (of 65535) does not belong to the outline. */
+    private const THRESHOLD = 2621;
+
+    public function __construct(public bool $byWeight)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('centre', 'Centre', StepGroup::Frame, 'Puts the middle of the ink in the middle of the tip, so that a turned stamp turns about itself.', [
+            Param::choice('by', 'By', [self::BY_OUTLINE, self::BY_WEIGHT]),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        return new self($numbers->choice('by') === self::BY_WEIGHT);
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        $ink = InkRule::plane($in, $kind);
+        if ($this->byWeight) {
+            $middle = InkBounds::weightCentre($ink);
+        } else {
+            $bounds = InkBounds::of($ink, self::THRESHOLD);
+            $middle = $bounds === null ? null : [$bounds->x + $bounds->width / 2, $bounds->y + $bounds->height / 2];
+        }
+        if ($middle === null) {
+            return $in;
+        }
+        $right = (int) round(2 * $middle[0]) - $in->width;
+        $down = (int) round(2 * $middle[1]) - $in->height;
+
+        return $in->crop(Rect::between(min(0, $right), min(0, $down), max($in->width, $in->width + $right), max($in->height, $in->height + $down)));
+    }
+}

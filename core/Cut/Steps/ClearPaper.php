@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Cut\Numbers;
+use Yarrowfog\Core\Cut\Param;
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Tip\TipKind;
+
+/**
+ * Bright becomes nothing, dark stays, and soft pencil edges stay soft.
+ *
+ * Every channel is stretched so that the white point is 1 and the black point 0. What
+ * is left is read as ink laid over white: alpha is one minus the brightest channel, and
+ * the white is taken out of the colour again, P = α·C + (1 − α) (Porter and Duff,
+ * "Compositing Digital Images", 1984, solved for C). A grey mark becomes black at
+ * part alpha, so its ink is counted once.
+ */
+final readonly class ClearPaper implements Step
+{
+    public function __construct(public float $whitePoint, public float $blackPoint)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('clear-paper', 'Clear paper', StepGroup::Clear, 'Everything as bright as the paper becomes nothing; grey edges stay soft.', [
+            Param::number('whitePoint', 'Paper from', '', 1, 255, 235),
+            Param::number('blackPoint', 'Full ink below', '', 0, 254, 20),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        return new self($numbers->number('whitePoint'), $numbers->number('blackPoint'));
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        $black = min($this->blackPoint, $this->whitePoint - 1);
+        $stretch = [];
+        for ($v = 0; $v < 256; $v++) {
+            $stretch[] = (int) round(255 * max(0.0, min(1.0, ($v - $black) / ($this->whitePoint - $black))));
+        }
+        $out = [];
+        foreach ($in->pixels as $p) {
+            $r = $stretch[$p >> 24];
+            $g = $stretch[$p >> 16 & 255];
+            $b = $stretch[$p >> 8 & 255];
+            $white = $r < $g ? $r : $g;
+            if ($b < $white) {
+                $white = $b;
+            }
+            $alpha = 255 - $white;
+            if ($alpha === 0) {
+                $out[] = 0;
+
+                continue;
+            }
+            $out[] = intdiv(($r - $white) * 255, $alpha) << 24
+                | intdiv(($g - $white) * 255, $alpha) << 16
+                | intdiv(($b - $white) * 255, $alpha) << 8
+                | intdiv($alpha * ($p & 255) + 127, 255);
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+}

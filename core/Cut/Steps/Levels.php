@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Cut\Numbers;
+use Yarrowfog\Core\Cut\Param;
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Stretches the tones: v becomes ((v − dark) / (light − dark)) to the power 1 / middle. */
+final readonly class Levels implements Step
+{
+    public function __construct(public float $dark, public float $light, public float $middle)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('levels', 'Levels', StepGroup::Tone, 'Sets which grey prints fully, which not at all, and leans the greys between.', [
+            Param::number('dark', 'Dark end', '', 0, 254, 0),
+            Param::number('light', 'Light end', '', 1, 255, 255),
+            Param::number('middle', 'Middle', '×', 0.2, 5, 1, 0.01),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        return new self($numbers->number('dark'), $numbers->number('light'), $numbers->number('middle'));
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        $range = max(1.0, $this->light - $this->dark);
+        $curve = [];
+        for ($v = 0; $v < 256; $v++) {
+            $curve[] = (int) round(255 * max(0.0, min(1.0, ($v - $this->dark) / $range)) ** (1 / $this->middle));
+        }
+        $out = [];
+        foreach ($in->pixels as $p) {
+            $out[] = $curve[$p >> 24] << 24 | $curve[$p >> 16 & 255] << 16 | $curve[$p >> 8 & 255] << 8 | $p & 255;
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+}

@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint;
+
+use Yarrowfog\Core\Raster\Rect;
+
+/** A turned and scaled print, pixel by pixel, that can be laid down again and again. */
+final readonly class Impression
+{
+    /**
+     * @param  Rect  $area  relative to the whole pixel under the centre of the dab
+     * @param  array<int, int>  $ink  area.width · area.height, 0–65535
+     * @param  list<int>  $starts  first column that may print, for each row
+     * @param  list<int>  $ends  one past the last
+     * @param  array<int, int>|null  $colours  0xRRGGBB each, for own colours
+     */
+    public function __construct(
+        public Rect $area,
+        public array $ink,
+        public array $starts,
+        public array $ends,
+        public ?array $colours,
+    ) {
+    }
+
+    public static function of(Stencil $stencil, PrintBox $box): self
+    {
+        $area = $box->area;
+        $ux = (int) round($box->ux);
+        $vx = (int) round($box->vx);
+        $maxU = ($stencil->width - 1) << 16;
+        $maxV = ($stencil->height - 1) << 16;
+        $starts = [];
+        $ends = [];
+        $us = [];
+        $vs = [];
+        for ($row = 0; $row < $area->height; $row++) {
+            [$u, $v] = $box->start($row);
+            [$first, $end] = RowSpan::inside($u, $ux, $maxU, 0, $area->width);
+            [$first, $end] = RowSpan::inside($v, $vx, $maxV, $first, $end);
+            $starts[] = $first;
+            $ends[] = $end;
+            $us[] = $u + $first * $ux;
+            $vs[] = $v + $first * $vx;
+        }
+        $ink = self::ink($stencil->pairs, $stencil->width, $area->width, $starts, $ends, $us, $vs, $ux, $vx);
+        $colours = $stencil->colours === null ? null : self::colours($ink, $stencil->colours, $stencil->width, $area->width, $starts, $ends, $us, $vs, $ux, $vx);
+
+        return new self($area, $ink, $starts, $ends, $colours);
+    }
+
+    public function size(): int
+    {
+        return count($this->ink) * ($this->colours === null ? 1 : 2);
+    }
+
+    /**
+     * @param  array<int, int>  $pairs
+     * @param  list<int>  $starts
+     * @param  list<int>  $ends
+     * @param  list<int>  $us  where each row starts in the stencil
+     * @param  list<int>  $vs
+     * @return array<int, int>
+     */
+    private static function ink(array $pairs, int $stride, int $width, array $starts, array $ends, array $us, array $vs, int $ux, int $vx): array
+    {
+        $rows = count($starts);
+        $out = array_fill(0, $rows * $width, 0);
+        for ($row = 0; $row < $rows; $row++) {
+            $u = $us[$row];
+            $v = $vs[$row];
+            $last = $row * $width + $ends[$row];
+            for ($j = $row * $width + $starts[$row]; $j < $last; $j++) {
+                $i = ($v >> 16) * $stride + ($u >> 16);
+                $f = $u >> 8 & 255;
+                $l = $pairs[$i] * (256 - $f) + $pairs[$i + 1] * $f;
+                $f = $v >> 8 & 255;
+                $out[$j] = ($l & 0xFFFFFFFF) * (256 - $f) + ($l >> 32) * $f >> 16;
+                $u += $ux;
+                $v += $vx;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Colours are mixed by their ink and then divided by it.
+     *
+     * @param  array<int, int>  $ink
+     * @param  array{array<int, int>, array<int, int>, array<int, int>}  $pairs
+     * @param  list<int>  $starts
+     * @param  list<int>  $ends
+     * @param  list<int>  $us
+     * @param  list<int>  $vs
+     * @return array<int, int>
+     */
+    private static function colours(array $ink, array $pairs, int $stride, int $width, array $starts, array $ends, array $us, array $vs, int $ux, int $vx): array
+    {
+        [$reds, $greens, $blues] = $pairs;
+        $rows = count($starts);
+        $out = array_fill(0, $rows * $width, 0);
+        for ($row = 0; $row < $rows; $row++) {
+            $u = $us[$row];
+            $v = $vs[$row];
+            $last = $row * $width + $ends[$row];
+            for ($j = $row * $width + $starts[$row]; $j < $last; $j++) {
+                $m = $ink[$j];
+                if ($m > 0) {
+                    $i = ($v >> 16) * $stride + ($u >> 16);
+                    $f = $u >> 8 & 255;
+                    $g = $v >> 8 & 255;
+                    $e = 256 - $f;
+                    $h = 256 - $g;
+                    $l = $reds[$i] * $e + $reds[$i + 1] * $f;
+                    $r = intdiv((($l & 0xFFFFFFFF) * $h + ($l >> 32) * $g >> 16) * 257 + ($m >> 1), $m);
+                    $l = $greens[$i] * $e + $greens[$i + 1] * $f;
+                    $s = intdiv((($l & 0xFFFFFFFF) * $h + ($l >> 32) * $g >> 16) * 257 + ($m >> 1), $m);
+                    $l = $blues[$i] * $e + $blues[$i + 1] * $f;
+                    $b = intdiv((($l & 0xFFFFFFFF) * $h + ($l >> 32) * $g >> 16) * 257 + ($m >> 1), $m);
+                    $out[$j] = ($r > 255 ? 255 : $r) << 16 | ($s > 255 ? 255 : $s) << 8 | ($b > 255 ? 255 : $b);
+                }
+                $u += $ux;
+                $v += $vx;
+            }
+        }
+
+        return $out;
+    }
+}

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint;
+
+use Yarrowfog\Core\Raster\Bytes;
+use Yarrowfog\Core\Raster\Rect;
+
+/**
+ * The coverage of one stroke, in square tiles that exist only where it painted.
+ *
+ * A stroke of one colour holds a coverage a pixel, 0–65535. A stroke of many colours
+ * holds coverage << 45 | red << 30 | green << 15 | blue, the colours in 15 bits.
+ */
+final class StrokeBuffer
+{
+    /** px of a tile's side. */
+    public const SIDE = 128;
+
+    /** Colour levels: 255 · 128 fills 15 bits nearly, and rounds back exactly. */
+    public const COLOUR_ONE = 128;
+
+    /** @var array<string, array<int, int>> by "column row" */
+    private array $tiles = [];
+
+    /** @var array<string, Rect> what changed in each tile since it was last asked */
+    private array $dirty = [];
+
+    /**
+     * @param  Rect  $bounds  of the sheet; nothing is painted outside
+     * @param  int|null  $colour  0xRRGGBB of a stroke of one colour; null for many
+     */
+    public function __construct(public readonly Rect $bounds, public readonly ?int $colour)
+    {
+    }
+
+    public static function key(int $column, int $row): string
+    {
+        return "{$column} {$row}";
+    }
+
+    /** @return array{int, int} column and row */
+    public static function place(string $key): array
+    {
+        [$column, $row] = explode(' ', $key);
+
+        return [(int) $column, (int) $row];
+    }
+
+    /**
+     * The tiles under an area of the sheet.
+     *
+     * @return list<string> keys
+     */
+    public static function keysUnder(Rect $area): array
+    {
+        $keys = [];
+        if ($area->isEmpty()) {
+            return $keys;
+        }
+        for ($row = intdiv($area->y, self::SIDE); $row <= intdiv($area->bottom() - 1, self::SIDE); $row++) {
+            for ($column = intdiv($area->x, self::SIDE); $column <= intdiv($area->right() - 1, self::SIDE); $column++) {
+                $keys[] = self::key($column, $row);
+            }
+        }
+
+        return $keys;
+    }
+
+    public static function area(string $key): Rect
+    {
+        [$column, $row] = self::place($key);
+
+        return new Rect($column * self::SIDE, $row * self::SIDE, self::SIDE, self::SIDE);
+    }
+
+    /** @return list<string> keys of the tiles that hold paint */
+    public function keys(): array
+    {
+        return array_keys($this->tiles);
+    }
+
+    /**
+     * Hands a tile out to be painted on. It must come back through `put()`: between the
+     * two only the caller holds it, so that writing does not copy it.
+     *
+     * @return array<int, int>
+     */
+    public function take(string $key): array
+    {
+        $tile = $this->tiles[$key] ?? null;
+        if ($tile === null) {
+            return array_fill(0, self::SIDE * self::SIDE, 0);
+        }
+        $this->tiles[$key] = [];
+
+        return $tile;
+    }
+
+    /**
+     * @param  array<int, int>  $tile
+     * @param  Rect  $changed  on the sheet
+     */
+    public function put(string $key, array $tile, Rect $changed): void
+    {
+        $this->tiles[$key] = $tile;
+        $this->dirty[$key] = isset($this->dirty[$key]) ? $this->dirty[$key]->union($changed) : $changed;
+    }
+
+    /**
+     * @return array<int, int>|null null where nothing was painted
+     */
+    public function tile(string $key): ?array
+    {
+        return $this->tiles[$key] ?? null;
+    }
+
+    /**
+     * What changed since the last call, by tile.
+     *
+     * @return array<string, Rect>
+     */
+    public function takeDirty(): array
+    {
+        $dirty = $this->dirty;
+        $this->dirty = [];
+
+        return $dirty;
+    }
+
+    /** The smallest rectangle of whole tiles that holds all paint. */
+    public function painted(): Rect
+    {
+        $all = new Rect(0, 0, 0, 0);
+        foreach ($this->keys() as $key) {
+            $all = $all->union(self::area($key));
+        }
+
+        return $all->intersect($this->bounds);
+    }
+
+    /** A tile as bytes, for a cache. */
+    public function export(string $key): string
+    {
+        $tile = $this->tiles[$key] ?? [];
+
+        return $this->colour === null ? Bytes::fromWords($tile) : Bytes::fromValues($tile);
+    }
+
+    /** Takes up a tile from a cache. */
+    public function import(string $key, string $bytes): void
+    {
+        $tile = $this->colour === null ? Bytes::toWords($bytes) : Bytes::toValues($bytes);
+        if (count($tile) === self::SIDE * self::SIDE) {
+            $this->tiles[$key] = $tile;
+        }
+    }
+}

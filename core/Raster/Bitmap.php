@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Raster;
+
+use InvalidArgumentException;
+
+/**
+ * A picture of straight (not premultiplied) RGBA, 8 bits a channel.
+ *
+ * One int a pixel, 0xRRGGBBAA, row by row from the top left.
+ */
+final readonly class Bitmap
+{
+    /**
+     * @param  array<int, int>  $pixels  width · height ints, 0xRRGGBBAA
+     */
+    public function __construct(public int $width, public int $height, public array $pixels)
+    {
+        if ($width < 1 || $height < 1 || count($pixels) !== $width * $height) {
+            throw new InvalidArgumentException("A bitmap of {$width} × {$height} cannot hold ".count($pixels).' pixels.');
+        }
+    }
+
+    /**
+     * @param  string  $rgba  width · height · 4 bytes
+     */
+    public static function fromBytes(int $width, int $height, string $rgba): self
+    {
+        return new self($width, $height, Bytes::toPixels($rgba));
+    }
+
+    public static function filled(int $width, int $height, int $pixel = 0): self
+    {
+        return new self($width, $height, array_fill(0, $width * $height, $pixel));
+    }
+
+    /** @return string width · height · 4 bytes, R G B A */
+    public function toBytes(): string
+    {
+        return Bytes::fromPixels($this->pixels);
+    }
+
+    public function at(int $x, int $y): int
+    {
+        return $this->pixels[$y * $this->width + $x];
+    }
+
+    public function bounds(): Rect
+    {
+        return new Rect(0, 0, $this->width, $this->height);
+    }
+
+    /** The part inside `$area`; what lies outside the picture is transparent. */
+    public function crop(Rect $area): self
+    {
+        $inside = $area->intersect($this->bounds());
+        if ($inside->toArray() === $area->toArray()) {
+            $out = [];
+            for ($y = $area->y; $y < $area->bottom(); $y++) {
+                array_push($out, ...array_slice($this->pixels, $y * $this->width + $area->x, $area->width));
+            }
+
+            return new self($area->width, $area->height, $out);
+        }
+        $out = array_fill(0, $area->width * $area->height, 0);
+        for ($y = $inside->y; $y < $inside->bottom(); $y++) {
+            $to = ($y - $area->y) * $area->width + $inside->x - $area->x;
+            $from = $y * $this->width + $inside->x;
+            for ($n = $inside->width; $n > 0; $n--) {
+                $out[$to++] = $this->pixels[$from++];
+            }
+        }
+
+        return new self($area->width, $area->height, $out);
+    }
+}

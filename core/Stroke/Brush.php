@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Stroke;
+
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** The settings and inks of a brush; its tip is kept apart. */
+final readonly class Brush
+{
+    public const MAIN_INK = '#24434c';
+
+    public const SECOND_INK = '#c8b27a';
+
+    /**
+     * @param  array<string, SettingValue>  $values  one for every setting of the table
+     */
+    private function __construct(
+        public array $values,
+        public Srgb $mainInk,
+        public Srgb $secondInk,
+        public TipKind $tipKind,
+    ) {
+    }
+
+    /** Every setting at its default. */
+    public static function standard(TipKind $tipKind = TipKind::InkMask): self
+    {
+        return new self(
+            array_map(SettingValue::standard(...), SettingsTable::all()),
+            Srgb::fromHex(self::MAIN_INK),
+            Srgb::fromHex(self::SECOND_INK),
+            $tipKind,
+        );
+    }
+
+    /**
+     * @param  mixed  $json  decoded: {"kind": …, "inks": {"main": "#…", "second": "#…"}, "settings": {id: {"base": …}}}
+     *
+     * @throws InvalidInput naming what is wrong
+     */
+    public static function read(mixed $json): self
+    {
+        $brush = Reading::of($json)->keys(['kind', 'inks', 'settings']);
+        $inks = $brush->object('inks')->keys(['main', 'second']);
+        $given = $brush->object('settings')->keys(SettingsTable::ids());
+        $values = [];
+        foreach (SettingsTable::all() as $id => $setting) {
+            $values[$id] = $given->has($id) ? SettingValue::read($setting, $given->object($id)) : SettingValue::standard($setting);
+        }
+
+        return new self(
+            $values,
+            Srgb::fromHex($inks->text('main', self::MAIN_INK), 'inks.main'),
+            Srgb::fromHex($inks->text('second', self::SECOND_INK), 'inks.second'),
+            TipKind::from($brush->choice('kind', TipKind::names(), TipKind::InkMask->value)),
+        );
+    }
+
+    public function value(string $id): SettingValue
+    {
+        return $this->values[SettingsTable::get($id)->id];
+    }
+
+    /** The base of a number setting, before spread and drives. */
+    public function base(string $id): float
+    {
+        return $this->value($id)->number();
+    }
+
+    public function choice(string $id): string
+    {
+        $base = $this->value($id)->base;
+
+        return is_string($base) ? $base : '';
+    }
+
+    /** The same brush with one setting at another value. */
+    public function with(string $id, SettingValue $value): self
+    {
+        return new self([...$this->values, SettingsTable::get($id)->id => $value], $this->mainInk, $this->secondInk, $this->tipKind);
+    }
+
+    /** The same brush in other inks. */
+    public function inked(Srgb $main, Srgb $second): self
+    {
+        return new self($this->values, $main, $second, $this->tipKind);
+    }
+
+    /** Whether chance moves the colour at all. */
+    public function drifts(): bool
+    {
+        return $this->base('driftHue') > 0 || $this->base('driftChroma') > 0 || $this->base('driftLightness') > 0 || $this->value('inkMix')->spread > 0;
+    }
+
+    /** @return array{kind: string, inks: array{main: string, second: string}, settings: array<string, array<string, mixed>>} */
+    public function toArray(): array
+    {
+        return [
+            'kind' => $this->tipKind->value,
+            'inks' => ['main' => $this->mainInk->toHex(), 'second' => $this->secondInk->toHex()],
+            'settings' => array_map(fn (SettingValue $v): array => $v->toArray(), $this->values),
+        ];
+    }
+}

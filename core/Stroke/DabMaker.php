@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Stroke;
+
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Reading;
+
+/**
+ * Samples in, dabs out: Hand → Step → Form → Ink.
+ *
+ * It can stop after any sample, hand its state to the browser, and be taken up again
+ * by another process: the dabs are the same as those of the trace fed in one go.
+ */
+final class DabMaker
+{
+    public readonly PathBuilder $path;
+
+    public readonly Placer $placer;
+
+    private readonly Former $former;
+
+    private readonly Inker $inker;
+
+    /**
+     * @param  float|null  $total  px of the whole path where it is known, for the taper out
+     */
+    public function __construct(Brush $brush, bool $realPressure, int $roll, ?float $total = null)
+    {
+        $chance = new Chance($roll);
+        $this->path = new PathBuilder($brush, $realPressure);
+        $this->placer = new Placer($brush, $chance, new Taper($brush->base('taperIn'), $brush->base('taperOut'), $total));
+        $this->former = new Former($brush, $chance);
+        $this->inker = new Inker($brush, $chance);
+    }
+
+    /**
+     * Every dab of a finished trace.
+     *
+     * @return list<Dab>
+     */
+    public static function all(Brush $brush, Trace $trace, int $roll): array
+    {
+        $total = $brush->base('taperOut') > 0 ? PathBuilder::lengthOf($trace, $brush) : null;
+        $maker = new self($brush, $trace->realPressure, $roll, $total);
+
+        return [...$maker->feed($trace->samples), ...$maker->finish()];
+    }
+
+    /** Whether every dab of a stroke with this brush has the same colour. */
+    public static function hasOneColour(Brush $brush): bool
+    {
+        return (new Inker($brush, new Chance(0)))->oneColour;
+    }
+
+    /**
+     * @param  list<Sample>  $samples
+     * @return list<Dab> the dabs that are now certain
+     */
+    public function feed(array $samples): array
+    {
+        $out = [];
+        foreach ($samples as $sample) {
+            foreach ($this->path->feed($sample) as $point) {
+                foreach ($this->placer->feed($point) as $place) {
+                    $out[] = $this->dab($place);
+                }
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @return list<Dab> the dabs that the lifted pen makes certain
+     */
+    public function finish(): array
+    {
+        $out = [];
+        foreach ($this->path->finish() as $point) {
+            foreach ($this->placer->feed($point) as $place) {
+                $out[] = $this->dab($place);
+            }
+        }
+
+        return $out;
+    }
+
+    public function dab(Place $place): Dab
+    {
+        return new Dab(
+            $place->index,
+            $place->on->t,
+            $place->x,
+            $place->y,
+            $this->former->shape($place),
+            $this->inker->flow($place),
+            $this->inker->opacity($place),
+            $this->inker->colour($place),
+        );
+    }
+
+    /** @return array<string, mixed> what another process needs to go on from here */
+    public function state(): array
+    {
+        return ['path' => $this->path->state(), 'placer' => $this->placer->state()];
+    }
+
+    /**
+     * @param  Reading  $state  as `state()` gave it
+     *
+     * @throws InvalidInput
+     */
+    public function resume(Reading $state): void
+    {
+        $state->keys(['path', 'placer']);
+        $this->path->resume($state->object('path'));
+        $this->placer->resume($state->object('placer'));
+    }
+}

@@ -1,0 +1,223 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Stroke;
+
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Stroke\Settings\HandSettings;
+
+/**
+ * Hand: samples of the pen become a smooth path.
+ *
+ * Centripetal Catmull–Rom through the samples (Yuksel, Schaefer and Keyser,
+ * "Parameterization and Applications of Catmull–Rom Curves", 2011), flattened to
+ * 0.1 px (Wang, "The Subdivision Method for Finding the Intersection between Two
+ * Bézier Curves", 1984) and measured by its length. A piece of the path is final once
+ * the sample after its end is known, so a live stroke runs one sample behind the pen.
+ */
+final class PathBuilder
+{
+    private const TOLERANCE = 0.1;
+
+    /** Longest straight piece, px: pressure may change along a straight line too. */
+    private const LONGEST = 8.0;
+
+    /** Samples closer than this, px, are one place at which the pen rested. */
+    private const SAME_PLACE = 0.05;
+
+    /** ms over which the speed is smoothed. */
+    private const SPEED_SMOOTHING = 40.0;
+
+    /** px/ms at which an assumed pressure has fallen to its least. */
+    private const FAST = 2.0;
+
+    /** Part of the assumed level that a fast mouse still presses with. */
+    private const LEAST_ASSUMED = 0.2;
+
+    /** @var list<PathPoint> the last samples, three at most; s and heading unused */
+    private array $window = [];
+
+    private float $length = 0.0;
+
+    private bool $started = false;
+
+    public function __construct(private readonly Brush $brush, private readonly bool $realPressure)
+    {
+    }
+
+    /**
+     * @return list<PathPoint> the part of the path that is now certain
+     */
+    public function feed(Sample $sample): array
+    {
+        $last = $this->window === [] ? null : $this->window[count($this->window) - 1];
+        if ($last === null) {
+            $this->window = [$this->node($sample, 0.0)];
+
+            return [];
+        }
+        $distance = hypot($sample->x - $last->x, $sample->y - $last->y);
+        if ($distance < self::SAME_PLACE) {
+            $this->rest($sample, $last);
+
+            return [];
+        }
+        $elapsed = max(0.5, $sample->t - $last->t);
+        $first = count($this->window) === 1 && ! $this->started;
+        $speed = $first ? $distance / $elapsed : $last->speed + ($distance / $elapsed - $last->speed) * (1.0 - exp(-$elapsed / self::SPEED_SMOOTHING));
+        if ($first) {
+            $this->window[0] = $this->moving($last, $speed);
+        }
+        $node = $this->node($sample, $speed);
+        $count = count($this->window);
+        $out = [];
+        if ($count === 2) {
+            $out = $this->segment(null, $this->window[0], $this->window[1], $node);
+        } elseif ($count === 3) {
+            $out = $this->segment($this->window[0], $this->window[1], $this->window[2], $node);
+            array_shift($this->window);
+        }
+        $this->window[] = $node;
+
+        return $out;
+    }
+
+    /**
+     * The rest of the path, once the pen has lifted. A tap is one point.
+     *
+     * @return list<PathPoint>
+     */
+    public function finish(): array
+    {
+        $w = $this->window;
+        $out = match (count($w)) {
+            0 => [],
+            1 => $this->started ? [] : [$w[0]],
+            2 => $this->segment(null, $w[0], $w[1], null),
+            default => $this->segment($w[0], $w[1], $w[2], null),
+        };
+        $this->started = true;
+
+        return $out;
+    }
+
+    /** px of path that is certain so far. */
+    public function length(): float
+    {
+        return $this->length;
+    }
+
+    /** The whole length of a finished trace, px. */
+    public static function lengthOf(Trace $trace, Brush $brush): float
+    {
+        $path = new self($brush, $trace->realPressure);
+        foreach ($trace->samples as $sample) {
+            $path->feed($sample);
+        }
+        $path->finish();
+
+        return $path->length;
+    }
+
+    /** @return array<string, mixed> */
+    public function state(): array
+    {
+        return ['window' => array_map(fn (PathPoint $p): array => $p->toArray(), $this->window), 'length' => $this->length, 'started' => $this->started];
+    }
+
+    /** @throws InvalidInput */
+    public function resume(Reading $state): void
+    {
+        $state->keys(['window', 'length', 'started']);
+        $this->window = array_map(PathPoint::read(...), $state->each('window', 3));
+        $this->length = $state->number('length', 0, 1e9);
+        $this->started = $state->flag('started');
+    }
+
+    private function node(Sample $sample, float $speed): PathPoint
+    {
+        return new PathPoint(0.0, $sample->t, $sample->x, $sample->y, $this->pressure($sample, $speed), $sample->flatness(), $sample->azimuth(), $sample->twist, $speed, 0.0);
+    }
+
+    private function pressure(Sample $sample, float $speed): float
+    {
+        if ($this->realPressure) {
+            return $sample->pressure;
+        }
+        $level = $this->brush->base('assumedLevel');
+        if ($this->brush->choice('assumedPressure') === HandSettings::STEADY) {
+            return $level;
+        }
+        $slow = 1.0 - min(1.0, $speed / self::FAST);
+
+        return $level * (self::LEAST_ASSUMED + (1.0 - self::LEAST_ASSUMED) * $slow * $slow * (3.0 - 2.0 * $slow));
+    }
+
+    /** The pen rests: the place stays, the firmest press and the latest time count. */
+    private function rest(Sample $sample, PathPoint $last): void
+    {
+        $pressure = $this->realPressure ? max($last->pressure, $sample->pressure) : $last->pressure;
+        array_pop($this->window);
+        $this->window[] = new PathPoint($last->s, $sample->t, $last->x, $last->y, $pressure, $last->tilt, $last->azimuth, $last->twist, $last->speed, $last->heading);
+    }
+
+    /** The first sample, now that its speed is known. */
+    private function moving(PathPoint $p, float $speed): PathPoint
+    {
+        $pressure = $this->realPressure ? $p->pressure : $this->pressure(new Sample($p->t, $p->x, $p->y), $speed);
+
+        return new PathPoint($p->s, $p->t, $p->x, $p->y, $pressure, $p->tilt, $p->azimuth, $p->twist, $speed, $p->heading);
+    }
+
+    /**
+     * The piece from `$a` to `$b`, flattened. Beyond the ends the path goes straight on.
+     *
+     * @return list<PathPoint>
+     */
+    private function segment(?PathPoint $before, PathPoint $a, PathPoint $b, ?PathPoint $after): array
+    {
+        [$x0, $y0] = $before === null ? [2 * $a->x - $b->x, 2 * $a->y - $b->y] : [$before->x, $before->y];
+        [$x3, $y3] = $after === null ? [2 * $b->x - $a->x, 2 * $b->y - $a->y] : [$after->x, $after->y];
+        $d1 = max(1e-6, sqrt(hypot($a->x - $x0, $a->y - $y0)));
+        $d2 = max(1e-6, sqrt(hypot($b->x - $a->x, $b->y - $a->y)));
+        $d3 = max(1e-6, sqrt(hypot($x3 - $b->x, $y3 - $b->y)));
+        // The Bézier points of the centripetal curve (same source, equation 3).
+        $c1x = ($d1 * $d1 * $b->x - $d2 * $d2 * $x0 + (2 * $d1 * $d1 + 3 * $d1 * $d2 + $d2 * $d2) * $a->x) / (3 * $d1 * ($d1 + $d2));
+        $c1y = ($d1 * $d1 * $b->y - $d2 * $d2 * $y0 + (2 * $d1 * $d1 + 3 * $d1 * $d2 + $d2 * $d2) * $a->y) / (3 * $d1 * ($d1 + $d2));
+        $c2x = ($d3 * $d3 * $a->x - $d2 * $d2 * $x3 + (2 * $d3 * $d3 + 3 * $d3 * $d2 + $d2 * $d2) * $b->x) / (3 * $d3 * ($d3 + $d2));
+        $c2y = ($d3 * $d3 * $a->y - $d2 * $d2 * $y3 + (2 * $d3 * $d3 + 3 * $d3 * $d2 + $d2 * $d2) * $b->y) / (3 * $d3 * ($d3 + $d2));
+        $bend = max(hypot($a->x - 2 * $c1x + $c2x, $a->y - 2 * $c1y + $c2y), hypot($c1x - 2 * $c2x + $b->x, $c1y - 2 * $c2y + $b->y));
+        $pieces = (int) max(1, ceil(sqrt(0.75 * $bend / self::TOLERANCE)), ceil($d2 * $d2 / self::LONGEST));
+
+        $points = [[$a->x, $a->y, 0.0, rad2deg(atan2($c1y - $a->y, $c1x - $a->x))]];
+        $along = 0.0;
+        $px = $a->x;
+        $py = $a->y;
+        for ($i = 1; $i <= $pieces; $i++) {
+            $u = $i / $pieces;
+            $v = 1.0 - $u;
+            $x = $v * $v * $v * $a->x + 3 * $v * $v * $u * $c1x + 3 * $v * $u * $u * $c2x + $u * $u * $u * $b->x;
+            $y = $v * $v * $v * $a->y + 3 * $v * $v * $u * $c1y + 3 * $v * $u * $u * $c2y + $u * $u * $u * $b->y;
+            $tx = $v * $v * ($c1x - $a->x) + 2 * $v * $u * ($c2x - $c1x) + $u * $u * ($b->x - $c2x);
+            $ty = $v * $v * ($c1y - $a->y) + 2 * $v * $u * ($c2y - $c1y) + $u * $u * ($b->y - $c2y);
+            $along += hypot($x - $px, $y - $py);
+            $px = $x;
+            $py = $y;
+            $points[] = [$x, $y, $along, rad2deg(atan2($ty, $tx))];
+        }
+        $out = [];
+        foreach ($points as $i => [$x, $y, $s, $heading]) {
+            if ($i === 0 && $this->started) {
+                continue;
+            }
+            $at = $a->towards($b, $along > 0 ? $s / $along : 0.0);
+            $out[] = new PathPoint($this->length + $s, $at->t, $x, $y, $at->pressure, $at->tilt, $at->azimuth, $at->twist, $at->speed, $heading < 0 ? $heading + 360.0 : $heading);
+        }
+        $this->started = true;
+        $this->length += $along;
+
+        return $out;
+    }
+}

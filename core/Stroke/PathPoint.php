@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Stroke;
+
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Reading;
+
+/** One point of the path that the pen drew, with everything the pen reported there. */
+final readonly class PathPoint
+{
+    /**
+     * @param  float  $s  px travelled since the press
+     * @param  float  $t  ms
+     * @param  float  $pressure  0–1
+     * @param  float  $tilt  0 upright, 1 flat
+     * @param  float  $azimuth  degrees
+     * @param  float  $twist  degrees
+     * @param  float  $speed  px/ms
+     * @param  float  $heading  degrees clockwise, 0 to the right
+     */
+    public function __construct(
+        public float $s,
+        public float $t,
+        public float $x,
+        public float $y,
+        public float $pressure,
+        public float $tilt,
+        public float $azimuth,
+        public float $twist,
+        public float $speed,
+        public float $heading,
+    ) {
+    }
+
+    /** The point at a part of the way to another: 0 here, 1 there. Angles take the short way. */
+    public function towards(self $other, float $f): self
+    {
+        return new self(
+            $this->s + ($other->s - $this->s) * $f,
+            $this->t + ($other->t - $this->t) * $f,
+            $this->x + ($other->x - $this->x) * $f,
+            $this->y + ($other->y - $this->y) * $f,
+            $this->pressure + ($other->pressure - $this->pressure) * $f,
+            $this->tilt + ($other->tilt - $this->tilt) * $f,
+            self::turned($this->azimuth, $other->azimuth, $f),
+            self::turned($this->twist, $other->twist, $f),
+            $this->speed + ($other->speed - $this->speed) * $f,
+            self::turned($this->heading, $other->heading, $f),
+        );
+    }
+
+    /** @return list<float> */
+    public function toArray(): array
+    {
+        return [$this->s, $this->t, $this->x, $this->y, $this->pressure, $this->tilt, $this->azimuth, $this->twist, $this->speed, $this->heading];
+    }
+
+    /** @throws InvalidInput */
+    public static function read(Reading $list): self
+    {
+        $v = fn (int $i): float => $list->number($i, -1e12, 1e12);
+
+        return new self($v(0), $v(1), $v(2), $v(3), $v(4), $v(5), $v(6), $v(7), $v(8), $v(9));
+    }
+
+    private static function turned(float $from, float $to, float $f): float
+    {
+        if ($from === $to) {
+            return $from;
+        }
+        $way = fmod($to - $from + 540.0, 360.0) - 180.0;
+
+        return fmod($from + $way * $f + 360.0, 360.0);
+    }
+}

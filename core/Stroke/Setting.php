@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Stroke;
+
+use Closure;
+
+/**
+ * What one setting of a brush is: the interface, the validation, the schema and the
+ * docs all read it.
+ */
+final readonly class Setting
+{
+    /**
+     * @param  list<string>  $choices  empty for a number; the first one is the default
+     * @param  float  $spreadMost  greatest spread, in the unit of the spread
+     * @param  (Closure(Brush, Trace): ?string)|null  $idle  why the setting changes nothing now; null when it does
+     */
+    private function __construct(
+        public string $id,
+        public Station $station,
+        public string $label,
+        public string $sentence,
+        public string $unit,
+        public float $least,
+        public float $most,
+        public float $default,
+        public bool $drivable,
+        public SpreadKind $spread,
+        public float $spreadMost,
+        public array $choices,
+        private ?Closure $idle,
+    ) {
+    }
+
+    /**
+     * @param  (Closure(Brush, Trace): ?string)|null  $idle
+     */
+    public static function number(
+        string $id,
+        Station $station,
+        string $label,
+        string $sentence,
+        string $unit,
+        float $least,
+        float $most,
+        float $default,
+        bool $drivable = false,
+        SpreadKind $spread = SpreadKind::None,
+        float $spreadMost = 1.0,
+        ?Closure $idle = null,
+    ): self {
+        return new self($id, $station, $label, $sentence, $unit, $least, $most, $default, $drivable, $spread, $spread === SpreadKind::None ? 0.0 : $spreadMost, [], $idle);
+    }
+
+    /**
+     * @param  non-empty-list<string>  $choices
+     * @param  (Closure(Brush, Trace): ?string)|null  $idle
+     */
+    public static function choice(string $id, Station $station, string $label, string $sentence, array $choices, ?Closure $idle = null): self
+    {
+        return new self($id, $station, $label, $sentence, '', 0, 0, 0, false, SpreadKind::None, 0, $choices, $idle);
+    }
+
+    public function isChoice(): bool
+    {
+        return $this->choices !== [];
+    }
+
+    /** Drives of an angle turn it; drives of anything else multiply it. */
+    public function drivesAreOffsets(): bool
+    {
+        return $this->unit === '°';
+    }
+
+    public function idleReason(Brush $brush, Trace $trace): ?string
+    {
+        return $this->idle === null ? null : ($this->idle)($brush, $trace);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $common = ['id' => $this->id, 'station' => $this->station->value, 'label' => $this->label, 'sentence' => $this->sentence];
+        if ($this->isChoice()) {
+            return [...$common, 'choices' => $this->choices, 'default' => $this->choices[0]];
+        }
+
+        return [
+            ...$common,
+            'unit' => $this->unit,
+            'least' => $this->least,
+            'most' => $this->most,
+            'default' => $this->default,
+            'drivable' => $this->drivable,
+            'spread' => $this->spread->value,
+            'spreadMost' => $this->spreadMost,
+        ];
+    }
+}

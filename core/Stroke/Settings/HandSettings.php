@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Stroke\Settings;
+
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Setting;
+use Yarrowfog\Core\Stroke\Station;
+use Yarrowfog\Core\Stroke\Trace;
+
+/** Hand: what is made of the pen's movement. Steadying and the pressure response come here. */
+final class HandSettings
+{
+    public const STEADY = 'steady';
+
+    public const FROM_SPEED = 'from speed';
+
+    /** @return list<Setting> */
+    public static function all(): array
+    {
+        $penPresses = fn (Brush $b, Trace $t): ?string => $t->realPressure ? 'idle: this pen reports its pressure' : null;
+        $zero = fn (string $id): callable => fn (Brush $b, Trace $t): ?string => $b->base($id) <= 0.0 ? 'idle: set to zero' : null;
+
+        return [
+            Setting::choice('assumedPressure', Station::Hand, 'Assumed pressure', 'Where pressure comes from when the pen or mouse reports none.', [self::STEADY, self::FROM_SPEED], $penPresses),
+            Setting::number('assumedLevel', Station::Hand, 'Assumed level', 'How hard a mouse presses, or presses at rest when pressure comes from speed.', '%', 0.05, 1, 0.6, idle: $penPresses),
+            Setting::number('taperIn', Station::Hand, 'Taper in', 'The length over which a stroke grows from a point.', 'px', 0, 2000, 0, idle: $zero('taperIn')(...)),
+            Setting::number('taperOut', Station::Hand, 'Taper out', 'The length over which a stroke runs out. It shows when the pen lifts.', 'px', 0, 2000, 0, idle: $zero('taperOut')(...)),
+        ];
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Tip;
+
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Plane;
+
+/**
+ * The rule of ink: dark prints, white does not, transparent never does.
+ *
+ * Ink of an ink mask is (1 − luma) · alpha; ink of own colours is alpha. Luma is the
+ * weighted mean of the encoded channels (ITU-R BT.709 weights), so that a mid grey of
+ * a scan prints half the ink.
+ */
+final class InkRule
+{
+    /** BT.709 luma weights · 65536; they sum to exactly that. */
+    private const RED = 13933;
+
+    private const GREEN = 46871;
+
+    private const BLUE = 4732;
+
+    /**
+     * Ink of one pixel, 0–65535.
+     *
+     * @param  int  $pixel  0xRRGGBBAA
+     */
+    public static function of(int $pixel, TipKind $kind): int
+    {
+        $alpha = $pixel & 255;
+        if ($kind === TipKind::OwnColours) {
+            return $alpha * 257;
+        }
+
+        return intdiv((65535 - self::luma($pixel)) * $alpha + 127, 255);
+    }
+
+    /**
+     * Luma of one pixel, 0 (black) to 65535 (white), whatever its alpha.
+     *
+     * @param  int  $pixel  0xRRGGBBAA
+     */
+    public static function luma(int $pixel): int
+    {
+        return (self::RED * ($pixel >> 24) + self::GREEN * ($pixel >> 16 & 255) + self::BLUE * ($pixel >> 8 & 255)) * 257 >> 16;
+    }
+
+    public static function plane(Bitmap $picture, TipKind $kind): Plane
+    {
+        $ink = [];
+        if ($kind === TipKind::OwnColours) {
+            foreach ($picture->pixels as $pixel) {
+                $ink[] = ($pixel & 255) * 257;
+            }
+
+            return new Plane($picture->width, $picture->height, $ink);
+        }
+        foreach ($picture->pixels as $pixel) {
+            $luma = (self::RED * ($pixel >> 24) + self::GREEN * ($pixel >> 16 & 255) + self::BLUE * ($pixel >> 8 & 255)) * 257 >> 16;
+            $ink[] = intdiv((65535 - $luma) * ($pixel & 255) + 127, 255);
+        }
+
+        return new Plane($picture->width, $picture->height, $ink);
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Raster;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Pictures;
+use Yarrowfog\Core\Raster\Filter;
+use Yarrowfog\Core\Raster\Plane;
+use Yarrowfog\Core\Raster\Resampler;
+
+final class ResamplerTest extends TestCase
+{
+    public function test_area_scaling_takes_the_mean_of_what_a_pixel_covers(): void
+    {
+        $out = (new Resampler(Filter::Area))->plane(new Plane(4, 1, [0, 1000, 2000, 4000]), 2, 1);
+        self::assertSame([500, 3000], $out->values);
+        // 3 → 2: each new pixel covers one and a half.
+        $out = (new Resampler(Filter::Area))->plane(new Plane(3, 1, [3000, 6000, 9000]), 2, 1);
+        self::assertSame([4000, 8000], $out->values);
+    }
+
+    #[TestWith([64, 64, 17, 23])]
+    #[TestWith([50, 31, 49, 30])]
+    #[TestWith([20, 20, 7, 3])]
+    public function test_area_scaling_conserves_ink(int $w, int $h, int $newW, int $newH): void
+    {
+        $in = Pictures::plane($w, $h, fn (int $x, int $y): int => ($x * 7919 + $y * 104729) % 65536);
+        $out = (new Resampler(Filter::Area))->plane($in, $newW, $newH);
+        self::assertEqualsWithDelta($in->total() / ($w * $h), $out->total() / ($newW * $newH), 60);
+    }
+
+    public function test_scaling_to_a_size_between_pixels_conserves_ink(): void
+    {
+        $in = Pictures::plane(64, 64, fn (int $x, int $y): int => $x === 31 ? 65535 : 0);
+        foreach ([10.3, 20.7, 33.1, 7.5] as $size) {
+            $side = (int) ceil($size);
+            $out = Resampler::centred($in, $size, $size, $side, $side);
+            self::assertEqualsWithDelta(1.0, $out->total() / ($in->total() * ($size / 64) ** 2), 0.005, "at {$size} px");
+        }
+    }
+
+    public function test_lanczos_keeps_a_flat_area_flat_and_does_not_bleed_out_of_nothing(): void
+    {
+        $flat = (new Resampler(Filter::Lanczos))->plane(new Plane(3, 3, array_fill(0, 9, 30000)), 11, 7);
+        self::assertSame([30000], array_values(array_unique($flat->values)));
+
+        // Transparent white beside opaque black: the edge must stay black.
+        $in = Pictures::bitmap(8, 1, fn (int $x): int => $x < 4 ? 0x000000FF : 0xFFFFFF00);
+        foreach ((new Resampler(Filter::Area))->bitmap($in, 3, 1)->pixels as $pixel) {
+            self::assertSame(0, $pixel >> 8);
+        }
+    }
+}
