@@ -20,12 +20,15 @@ final readonly class Reading
     }
 
     /**
-     * @param  mixed  $value  decoded JSON
+     * @param  mixed  $value  decoded JSON, or a reading of it
      *
      * @throws InvalidInput when it is not an object or list
      */
     public static function of(mixed $value, string $path = ''): self
     {
+        if ($value instanceof self) {
+            return $value;
+        }
         if (! is_array($value)) {
             throw new InvalidInput($path, self::label($path).' must be an object or a list.');
         }

@@ -45,21 +45,10 @@ final readonly class CutList
         return new self($kind, $steps);
     }
 
-    /**
-     * Replays the steps that are switched on.
-     *
-     * @param  float  $factor  size of `$source` against the full picture: 1 for the real
-     *                         cut, less for a preview
-     */
+    /** @param  float  $factor  size of `$source` against the full picture */
     public function replay(Bitmap $source, float $factor = 1.0): Bitmap
     {
-        foreach ($this->steps as $listed) {
-            if ($listed->on) {
-                $source = $listed->step::from($listed->numbers->scaled($factor))->apply($source, $this->kind);
-            }
-        }
-
-        return $source;
+        return Replay::of($this, $source, $factor)->picture;
     }
 
     /** Where a step that changes tone or clears belongs: before the first step of the frame. */

@@ -6,33 +6,60 @@ namespace Yarrowfog\Core\Cut;
 
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Plane;
+use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Tip\InkRule;
 
 /** A picture as cut, with its ink and what its border holds: what the checks look at. */
 final readonly class CutResult
 {
+    /** Ink below this, of 65535, is nothing. */
+    private const NOTHING = 655;
+
     public Plane $ink;
 
-    /** @var list<int> ink of the outermost pixels, sorted, 0–65535 */
-    public array $borderInk;
+    /** The smallest rectangle around all ink: the whole picture when there is none. */
+    public Rect $inked;
+
+    /** @var list<int> ink of the outermost pixels of that rectangle, sorted, 0–65535 */
+    private array $borderInk;
 
     /** @param  float  $factor  size of the picture against the full one */
     public function __construct(public Bitmap $picture, public CutList $list, public float $factor = 1.0)
     {
         $this->ink = InkRule::plane($picture, $list->kind);
-        $w = $picture->width;
-        $h = $picture->height;
-        $border = [];
-        for ($x = 0; $x < $w; $x++) {
-            $border[] = $this->ink->at($x, 0);
-            $border[] = $this->ink->at($x, $h - 1);
-        }
-        for ($y = 1; $y < $h - 1; $y++) {
-            $border[] = $this->ink->at(0, $y);
-            $border[] = $this->ink->at($w - 1, $y);
-        }
+        $this->inked = InkBounds::of($this->ink, self::NOTHING) ?? $picture->bounds();
+        $border = array_map(fn (array $p): int => $this->ink->at($p[0], $p[1]), $this->border());
         sort($border);
         $this->borderInk = $border;
+    }
+
+    /**
+     * The outermost pixels of the inked rectangle. Paper that prints fills them; a mark
+     * touches them here and there.
+     *
+     * @return non-empty-list<array{int, int}>
+     */
+    public function border(): array
+    {
+        $last = $this->inked->bottom() - 1;
+        $right = $this->inked->right() - 1;
+        $places = [[$this->inked->x, $this->inked->y]];
+        for ($x = $this->inked->x; $x <= $right; $x++) {
+            $places[] = [$x, $this->inked->y];
+            $places[] = [$x, $last];
+        }
+        for ($y = $this->inked->y + 1; $y < $last; $y++) {
+            $places[] = [$this->inked->x, $y];
+            $places[] = [$right, $y];
+        }
+
+        return $places;
+    }
+
+    /** Mean ink inside the inked rectangle, 0–1. */
+    public function meanInside(): float
+    {
+        return $this->ink->total() / 65535 / $this->inked->area();
     }
 
     /** Ink of the border below which the given part of it lies; both 0–1. */

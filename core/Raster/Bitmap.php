@@ -55,6 +55,9 @@ final readonly class Bitmap
     /** The part inside `$area`; what lies outside the picture is transparent. */
     public function crop(Rect $area): self
     {
+        if ($area->toArray() === $this->bounds()->toArray()) {
+            return $this;
+        }
         $inside = $area->intersect($this->bounds());
         if ($inside->toArray() === $area->toArray()) {
             $out = [];

@@ -18,7 +18,8 @@ final class LightOnDark implements Check
     public function look(CutResult $cut): ?Finding
     {
         $border = $cut->borderQuantile(0.5);
-        if ($border < self::DARK || $cut->borderQuantile(0.25) < self::DARK * 0.8) {
+        // A solid block is dark at its border too, but no lighter inside.
+        if ($border < self::DARK || $cut->borderQuantile(0.25) < self::DARK * 0.8 || $cut->meanInside() > 0.97 * $border) {
             return null;
         }
 

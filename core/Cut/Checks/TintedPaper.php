@@ -20,7 +20,8 @@ final class TintedPaper implements Check
     public function look(CutResult $cut): ?Finding
     {
         $paper = $cut->borderQuantile(0.5);
-        if ($paper < self::FAINTEST || $paper >= self::DARKEST) {
+        // A mark of one grey prints as it is meant to: paper is what lies around something darker.
+        if ($paper < self::FAINTEST || $paper >= self::DARKEST || $cut->darkest() < $paper + 0.05) {
             return null;
         }
         [$white, $black] = $this->points($cut);
@@ -41,21 +42,14 @@ final class TintedPaper implements Check
      */
     private function points(CutResult $cut): array
     {
-        $w = $cut->picture->width;
-        $h = $cut->picture->height;
-        $paper = [];
-        for ($x = 0; $x < $w; $x++) {
-            $paper[] = self::darkestChannel($cut->picture->at($x, 0));
-            $paper[] = self::darkestChannel($cut->picture->at($x, $h - 1));
-        }
-        for ($y = 0; $y < $h; $y++) {
-            $paper[] = self::darkestChannel($cut->picture->at(0, $y));
-            $paper[] = self::darkestChannel($cut->picture->at($w - 1, $y));
-        }
+        $paper = array_map(fn (array $p): int => self::darkestChannel($cut->picture->at($p[0], $p[1])), $cut->border());
         sort($paper);
         $histogram = array_fill(0, 256, 0);
         foreach ($cut->picture->pixels as $pixel) {
-            $histogram[self::darkestChannel($pixel)]++;
+            // Margins are empty: they say nothing of the ink.
+            if (($pixel & 255) > 0) {
+                $histogram[self::darkestChannel($pixel)]++;
+            }
         }
         $white = max(30, $paper[(int) (0.1 * count($paper))] - 8);
         $black = 0;

@@ -19,7 +19,7 @@ final class TouchesEdge implements Check
     public function look(CutResult $cut): ?Finding
     {
         // A border that is inked all round is paper or ground: other checks speak of that.
-        if ($cut->borderQuantile(0.5) >= 0.015) {
+        if ($cut->inked->toArray() === $cut->picture->bounds()->toArray() && $cut->borderQuantile(0.5) >= 0.015) {
             return null;
         }
         $w = $cut->ink->width;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
+use Yarrowfog\Core\Cut\CroppingStep;
 use Yarrowfog\Core\Cut\InkBounds;
 use Yarrowfog\Core\Cut\Numbers;
 use Yarrowfog\Core\Cut\Param;
-use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -16,7 +16,7 @@ use Yarrowfog\Core\Tip\InkRule;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Pads so that the ink stands in the middle; nothing is cut off. */
-final readonly class Centre implements Step
+final readonly class Centre implements CroppingStep
 {
     private const BY_OUTLINE = 'its outline';
 
@@ -43,6 +43,11 @@ final readonly class Centre implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
+        return $in->crop($this->area($in, $kind));
+    }
+
+    public function area(Bitmap $in, TipKind $kind): Rect
+    {
         $ink = InkRule::plane($in, $kind);
         if ($this->byWeight) {
             $middle = InkBounds::weightCentre($ink);
@@ -51,11 +56,11 @@ final readonly class Centre implements Step
             $middle = $bounds === null ? null : [$bounds->x + $bounds->width / 2, $bounds->y + $bounds->height / 2];
         }
         if ($middle === null) {
-            return $in;
+            return $in->bounds();
         }
         $right = (int) round(2 * $middle[0]) - $in->width;
         $down = (int) round(2 * $middle[1]) - $in->height;
 
-        return $in->crop(Rect::between(min(0, $right), min(0, $down), max($in->width, $in->width + $right), max($in->height, $in->height + $down)));
+        return Rect::between(min(0, $right), min(0, $down), max($in->width, $in->width + $right), max($in->height, $in->height + $down));
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
+use Yarrowfog\Core\Cut\CroppingStep;
 use Yarrowfog\Core\Cut\Numbers;
-use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -13,7 +13,7 @@ use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Pads the shorter sides with nothing until the picture is square; never stretches. */
-final readonly class Square implements Step
+final readonly class Square implements CroppingStep
 {
     public static function description(): StepDescription
     {
@@ -27,8 +27,13 @@ final readonly class Square implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
+        return $in->crop($this->area($in, $kind));
+    }
+
+    public function area(Bitmap $in, TipKind $kind): Rect
+    {
         $side = max($in->width, $in->height);
 
-        return $in->crop(new Rect(-intdiv($side - $in->width, 2), -intdiv($side - $in->height, 2), $side, $side));
+        return new Rect(-intdiv($side - $in->width, 2), -intdiv($side - $in->height, 2), $side, $side);
     }
 }

@@ -4,18 +4,19 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
+use Yarrowfog\Core\Cut\CroppingStep;
 use Yarrowfog\Core\Cut\InkBounds;
 use Yarrowfog\Core\Cut\Numbers;
 use Yarrowfog\Core\Cut\Param;
-use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Tip\InkRule;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Cuts away, or adds, so that the margin around the ink is the same on all sides. */
-final readonly class TrimToInk implements Step
+final readonly class TrimToInk implements CroppingStep
 {
     /** @param  float  $threshold  ink below this fraction counts as nothing */
     public function __construct(public float $margin, public float $threshold)
@@ -37,8 +38,13 @@ final readonly class TrimToInk implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
+        return $in->crop($this->area($in, $kind));
+    }
+
+    public function area(Bitmap $in, TipKind $kind): Rect
+    {
         $ink = InkBounds::of(InkRule::plane($in, $kind), (int) round($this->threshold * 65535));
 
-        return $ink === null ? $in : $in->crop($ink->grow((int) round($this->margin)));
+        return $ink === null ? $in->bounds() : $ink->grow((int) round($this->margin));
     }
 }

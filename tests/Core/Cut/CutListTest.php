@@ -97,6 +97,16 @@ final class CutListTest extends TestCase
         self::assertSame([], self::findings($mended->replay($scan), $mended));
     }
 
+    public function test_a_margin_around_the_paper_does_not_hide_it(): void
+    {
+        $list = CutList::read(['steps' => [['step' => 'trim', 'numbers' => ['margin' => 12]], ['step' => 'square']]]);
+        $cut = $list->replay(self::scan(200, 160));
+        self::assertSame(0, $cut->at(0, 0));
+        self::assertArrayHasKey('tinted-paper', self::findings($cut, $list));
+        // Nor is a solid block of one grey taken for paper.
+        self::assertSame([], self::findings(Pictures::bitmap(40, 40, fn (int $x, int $y): int => max(abs($x - 19.5), abs($y - 19.5)) < 12 ? Pictures::grey(150) : 0), $list));
+    }
+
     public function test_the_other_findings(): void
     {
         $none = CutList::read(['steps' => []]);

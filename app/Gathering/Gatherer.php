@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Gathering;
+
+use App\Models\Source;
+use App\Pictures\Picture;
+use App\Pictures\PictureFile;
+use App\Pictures\PictureRefused;
+use App\Store\Derived;
+use App\Store\Kept;
+
+/** Takes pictures in as they come, and shows them at the sizes that the rooms need. */
+final readonly class Gatherer
+{
+    /** px of the longer side of what Cut shows while a slider moves. */
+    public const PREVIEW = 1000;
+
+    private const THUMB = 440;
+
+    public function __construct(private Kept $kept, private Derived $derived)
+    {
+    }
+
+    /**
+     * The whole picture is decoded before anything is stored, so that nothing half-made stays behind.
+     *
+     * @throws PictureRefused
+     */
+    public function takeIn(string $bytes, string $name): Source
+    {
+        $type = PictureFile::check($bytes);
+        $picture = PictureFile::read($bytes);
+
+        return Source::query()->create([
+            'name' => $name,
+            'hash' => $this->kept->put($bytes),
+            'type' => $type->value,
+            'bytes' => strlen($bytes),
+            'width' => $picture->width,
+            'height' => $picture->height,
+            'dpi' => $picture->dpi,
+        ]);
+    }
+
+    public function picture(Source $source, ?int $longest = null): Picture
+    {
+        return PictureFile::read($this->kept->get($source->hash), $longest);
+    }
+
+    /** The source at preview size; it is decoded once. */
+    public function preview(Source $source): Picture
+    {
+        $factor = min(1.0, self::PREVIEW / max($source->width, $source->height));
+        $width = max(1, (int) round($source->width * $factor));
+        $height = max(1, (int) round($source->height * $factor));
+        $rgba = $this->derived->remember("{$source->hash}-preview", fn (): string => $this->picture($source, self::PREVIEW)->rgba);
+
+        return new Picture($width, $height, $rgba, $source->dpi);
+    }
+
+    /** A small JPEG or PNG for the wall. */
+    public function thumb(Source $source): string
+    {
+        return $this->derived->remember("{$source->hash}-thumb", function () use ($source): string {
+            $small = $this->picture($source, self::THUMB);
+
+            return PictureFile::encoded($small->width, $small->height, $small->rgba, 'png');
+        });
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\JsonBody;
+use App\Models\Sheet;
+use App\Painting\LivePainter;
+use App\Painting\Order;
+use App\Painting\Patches;
+use App\Painting\SheetPainter;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Stroke\Trace;
+
+/** Painting on a sheet: pieces while the pen moves, the whole stroke when it lifts, back and forth. */
+final class PaintController
+{
+    public function piece(Request $request, Sheet $sheet, LivePainter $painter): Response
+    {
+        $body = JsonBody::read($request)->keys([...Order::KEYS, 'samples', 'state']);
+        $answer = $painter->piece($sheet, Order::read($body), Trace::readSamples($body), $body->has('state') ? $body->object('state') : null);
+
+        return $answer === null
+            ? (new Patches)->answer(['again' => true])
+            : $answer['patches']->answer(['state' => $answer['state']]);
+    }
+
+    public function stroke(Request $request, Sheet $sheet, SheetPainter $painter): Response
+    {
+        $body = JsonBody::read($request)->keys([...Order::KEYS, 'samples']);
+        $samples = Trace::readSamples($body);
+        if ($samples === []) {
+            throw new InvalidInput('samples', '“samples” is empty: a trace needs at least one place.');
+        }
+        $order = Order::read($body);
+
+        return $painter->finish($sheet, $order, new Trace($samples, $order->realPressure))->answer($painter->history($sheet));
+    }
+
+    public function undo(Sheet $sheet, SheetPainter $painter): Response
+    {
+        return ($painter->undo($sheet) ?? new Patches)->answer($painter->history($sheet));
+    }
+
+    public function redo(Sheet $sheet, SheetPainter $painter): Response
+    {
+        return ($painter->redo($sheet) ?? new Patches)->answer($painter->history($sheet));
+    }
+}

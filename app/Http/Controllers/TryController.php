@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\InHand;
+use App\Http\JsonBody;
+use App\Models\Brush;
+use App\Models\Sheet;
+use App\Painting\SheetPainter;
+use App\Painting\SheetPicture;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response as FileResponse;
+use Symfony\Component\HttpFoundation\Response;
+
+final class TryController
+{
+    private const WIDTH = 1600;
+
+    private const HEIGHT = 1000;
+
+    /** px of a sheet's side. */
+    public const LARGEST = 6000;
+
+    public function latest(InHand $inHand): View|RedirectResponse
+    {
+        if (Brush::query()->doesntExist()) {
+            return view('rooms.empty', ['room' => 'try']);
+        }
+
+        return redirect()->route('try', $inHand->sheet() ?? Sheet::blank('Sheet 1', self::WIDTH, self::HEIGHT));
+    }
+
+    public function show(Sheet $sheet, InHand $inHand): View
+    {
+        abort_unless($sheet->purpose === Sheet::TO_PAINT, 404);
+        $inHand->take($sheet);
+
+        return view('rooms.try', [
+            'sheet' => $sheet,
+            'brushes' => Brush::query()->with('tip')->latest('id')->get(),
+            'inHand' => $inHand->brush(),
+        ]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $body = JsonBody::read($request)->keys(['name', 'width', 'height']);
+        $sheet = Sheet::blank(
+            $body->text('name', 'Sheet '.(Sheet::query()->where('purpose', Sheet::TO_PAINT)->count() + 1), 120),
+            $body->integer('width', 16, self::LARGEST, self::WIDTH),
+            $body->integer('height', 16, self::LARGEST, self::HEIGHT),
+        );
+
+        return response()->json(['id' => $sheet->id, 'try' => route('try', $sheet)], 201);
+    }
+
+    public function pixels(Sheet $sheet, SheetPainter $painter): Response
+    {
+        return $painter->all($sheet)->answer($painter->history($sheet));
+    }
+
+    public function download(Request $request, Sheet $sheet, SheetPicture $pictures): FileResponse
+    {
+        return response($pictures->png($sheet, $request->query('paper') === '1'), 200, [
+            'Content-Type' => 'image/png',
+            'Content-Disposition' => 'attachment; filename="sheet-'.$sheet->id.'.png"',
+        ]);
+    }
+}

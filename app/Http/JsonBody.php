@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Illuminate\Http\Request;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Json;
+use Yarrowfog\Core\Reading;
+
+/** The JSON that a page sent, ready to be read with types and names. */
+final class JsonBody
+{
+    /** @throws InvalidInput when it is no JSON */
+    public static function read(Request $request): Reading
+    {
+        return Reading::of(Json::decode($request->getContent()));
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Casts\AsCutList;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Yarrowfog\Core\Cut\CutList;
+
+/**
+ * One picture as it came in. Its file is never altered.
+ *
+ * @property int $id
+ * @property string $name
+ * @property string $hash
+ * @property string $type
+ * @property int $bytes
+ * @property int $width
+ * @property int $height
+ * @property int|null $dpi
+ * @property CutList|null $cut_list
+ * @property CarbonImmutable $created_at
+ */
+final class Source extends Model
+{
+    use SoftDeletes;
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['cut_list' => AsCutList::class, 'created_at' => 'immutable_datetime'];
+    }
+
+    /** @return HasMany<Tip, $this> */
+    public function tips(): HasMany
+    {
+        return $this->hasMany(Tip::class);
+    }
+
+    /** The list a new source begins with: nothing but an even margin. */
+    public function cutListOrFirst(): CutList
+    {
+        return $this->cut_list ?? CutList::read(['steps' => [['step' => 'trim']]]);
+    }
+
+    /** px, dpi and the width in mm, as far as they are known. */
+    public function facts(): string
+    {
+        $facts = number_format($this->width).' × '.number_format($this->height).' px';
+        if ($this->dpi !== null) {
+            $facts .= " · {$this->dpi} dpi · ".number_format($this->width / $this->dpi * 25.4).' mm wide';
+        }
+
+        return $facts;
+    }
+}

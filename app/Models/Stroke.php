@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Casts\AsBrushSettings;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+
+/**
+ * What was painted: a trace, the brush as it was, a roll. It can be painted again at any time.
+ *
+ * @property int $id
+ * @property int $layer_id
+ * @property string $uuid
+ * @property int|null $brush_id
+ * @property string $tip_hash
+ * @property BrushSettings $brush
+ * @property int $roll
+ * @property string $trace gzipped JSON
+ * @property bool $undone
+ */
+final class Stroke extends Model
+{
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['brush' => AsBrushSettings::class, 'undone' => 'boolean'];
+    }
+
+    /** @return BelongsTo<Layer, $this> */
+    public function layer(): BelongsTo
+    {
+        return $this->belongsTo(Layer::class);
+    }
+}

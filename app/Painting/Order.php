@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use App\Models\Brush;
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\SettingValue;
+
+/** What the browser orders with every piece of a stroke: which stroke, which brush, how large, what roll. */
+final readonly class Order
+{
+    private const UUID = '/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/';
+
+    private function __construct(public string $stroke, public Brush $brush, public BrushSettings $settings, public int $roll, public bool $realPressure)
+    {
+    }
+
+    public const KEYS = ['stroke', 'brush', 'size', 'opacity', 'inks', 'roll', 'realPressure'];
+
+    /** @throws InvalidInput */
+    public static function read(Reading $json): self
+    {
+        $stroke = $json->text('stroke');
+        if (preg_match(self::UUID, $stroke) !== 1) {
+            throw new InvalidInput('stroke', '“stroke” must be a UUID in lower case.');
+        }
+        $brush = Brush::withTrashed()->with('tip')->find($json->integer('brush', 1, PHP_INT_MAX));
+        if ($brush === null) {
+            throw new InvalidInput('brush', 'This brush is gone. Choose another one.');
+        }
+        $settings = $brush->current();
+        if ($json->has('size')) {
+            $size = $settings->value('size');
+            $settings = $settings->with('size', new SettingValue($json->number('size', 1, 2000), $size->spread, $size->drives));
+        }
+        if ($json->has('opacity')) {
+            $opacity = $settings->value('opacity');
+            $settings = $settings->with('opacity', new SettingValue($json->number('opacity', 0, 1), $opacity->spread, $opacity->drives));
+        }
+        if ($json->has('inks')) {
+            $inks = $json->object('inks')->keys(['main', 'second']);
+            $settings = $settings->inked(
+                Srgb::fromHex($inks->text('main', $settings->mainInk->toHex()), 'inks.main'),
+                Srgb::fromHex($inks->text('second', $settings->secondInk->toHex()), 'inks.second'),
+            );
+        }
+
+        return new self($stroke, $brush, $settings, $json->integer('roll', 0, 0x7FFFFFFF), $json->flag('realPressure', true));
+    }
+}

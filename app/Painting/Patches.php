@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use Symfony\Component\HttpFoundation\Response;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
+
+/**
+ * Rectangles of pixels for the browser, with a few words about them.
+ *
+ * Body: 4 bytes big-endian length of the JSON, the JSON, then the RGBA bytes of every
+ * rectangle of its `patches` ([x, y, width, height]), one after another.
+ */
+final class Patches
+{
+    /** @var list<array{int, int, int, int}> */
+    private array $places = [];
+
+    private string $bytes = '';
+
+    public function add(Rect $area, Bitmap $pixels): void
+    {
+        $this->places[] = $area->toArray();
+        $this->bytes .= $pixels->toBytes();
+    }
+
+    /** @param  array<string, mixed>  $words */
+    public function answer(array $words = []): Response
+    {
+        $json = json_encode([...$words, 'patches' => $this->places], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
+
+        return new Response(pack('N', strlen($json)).$json.$this->bytes, 200, [
+            'Content-Type' => 'application/octet-stream',
+            'Cache-Control' => 'no-store',
+        ]);
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use App\Painting\LiveCache;
+use App\Store\Derived;
+use App\Store\Kept;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(Kept::class, fn (): Kept => new Kept(storage_path('yarrowfog/kept')));
+        $this->app->singleton(Derived::class, fn (): Derived => new Derived(storage_path('yarrowfog/derived')));
+        $this->app->singleton(LiveCache::class, fn (): LiveCache => new LiveCache(storage_path('yarrowfog/live')));
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict();
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use RuntimeException;
+
+/** Files that must not be lost, by the hash of their content: originals and tips. */
+final readonly class Kept
+{
+    public function __construct(private string $folder)
+    {
+    }
+
+    /** @return string the hash to ask for it by */
+    public function put(string $bytes): string
+    {
+        $hash = hash('sha256', $bytes);
+        if (! is_file($this->path($hash))) {
+            AtomicFile::write($this->path($hash), $bytes);
+        }
+
+        return $hash;
+    }
+
+    /** @throws RuntimeException when it is gone */
+    public function get(string $hash): string
+    {
+        $bytes = @file_get_contents($this->path($hash));
+
+        return is_string($bytes) ? $bytes : throw new RuntimeException("The kept file {$hash} is gone.");
+    }
+
+    /** @param  string  $hash  hex digits only: it is never taken from a request */
+    private function path(string $hash): string
+    {
+        return "{$this->folder}/".substr($hash, 0, 2)."/{$hash}";
+    }
+}

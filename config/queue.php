@@ -1,0 +1,8 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    'default' => 'sync',
+    'connections' => ['sync' => ['driver' => 'sync']],
+];

@@ -1,0 +1,48 @@
+/**
+ * Catches a pen, finger or mouse on an element.
+ *
+ * A sample is [ms, x, y, pressure, tiltX, tiltY, twist], places as `toPlace` gives them.
+ * Only a pen's pressure is real: a mouse reports a constant.
+ */
+export function catchPen(element, { toPlace, begin, move, end, mayBegin = () => true }) {
+    let pointer = null;
+    let last = null;
+
+    const sample = (event, pressure = event.pressure) => {
+        const [x, y] = toPlace(event.clientX, event.clientY);
+
+        return [event.timeStamp, x, y, Math.min(1, Math.max(0, pressure)), event.tiltX || 0, event.tiltY || 0, event.twist || 0];
+    };
+    element.addEventListener('pointerdown', (event) => {
+        if (pointer !== null || event.button !== 0 || !mayBegin(event)) {
+            return;
+        }
+        event.preventDefault();
+        element.setPointerCapture(event.pointerId);
+        pointer = event.pointerId;
+        last = sample(event);
+        begin(last, event.pointerType === 'pen');
+    });
+    element.addEventListener('pointermove', (event) => {
+        if (event.pointerId !== pointer) {
+            return;
+        }
+        const events = event.getCoalescedEvents?.() ?? [];
+        const samples = (events.length ? events : [event]).map((e) => sample(e)).filter((s) => s[0] >= last[0]);
+        if (samples.length) {
+            last = samples[samples.length - 1];
+            move(samples);
+        }
+    });
+    const lift = (event) => {
+        if (event.pointerId !== pointer) {
+            return;
+        }
+        pointer = null;
+        // A lifted pen reports no pressure; where it lifts it still pressed as it last did.
+        const final = sample(event, last[3]);
+        end(event.type === 'pointerup' && final[0] >= last[0] ? [final] : []);
+    };
+    element.addEventListener('pointerup', lift);
+    element.addEventListener('pointercancel', lift);
+}

@@ -1,0 +1,131 @@
+import { Away, callForPixels, Refused } from './call';
+import { uuid } from './data';
+import { Plain } from './plain';
+
+const RETRY = 2000;
+
+/**
+ * Sends strokes to the engine: pieces while the pen moves, the whole trace when it lifts.
+ *
+ * Strokes follow one another. One whose server is away waits in the browser's own store,
+ * through reloads too, and is sent when the server is back.
+ */
+export class Strokes extends Plain {
+    /**
+     * @param {string} sheet  URL of the sheet
+     * @param {(patches: object[]) => void} show
+     * @param {(words: object) => void} done  after a stroke is laid into the sheet
+     * @param {(message: string) => void} say
+     */
+    constructor(sheet, show, done, say) {
+        super();
+        this.sheet = sheet;
+        this.show = show;
+        this.done = done;
+        this.say = say;
+        this.key = `waiting:${sheet}`;
+        this.waiting = JSON.parse(localStorage.getItem(this.key) || '[]');
+        this.tail = Promise.resolve();
+        if (this.waiting.length) {
+            this.tail = this.#sendWaiting();
+        }
+    }
+
+    /** @param {object} order  brush, size, opacity, inks, roll, realPressure */
+    begin(order, first) {
+        const stroke = { order: { ...order, stroke: uuid() }, samples: [first], sent: 0, state: null, ended: false, lost: false, wake: null };
+        this.current = stroke;
+        // Its pieces are laid over the sheet, so the stroke before must have reached it.
+        this.tail = this.tail.then(() => this.#paint(stroke));
+    }
+
+    move(samples) {
+        this.current.samples.push(...samples);
+        this.current.wake?.();
+    }
+
+    end(samples) {
+        const stroke = this.current;
+        stroke.samples.push(...samples);
+        stroke.ended = true;
+        // From here on the trace is safe: it waits in the store until the sheet has it.
+        this.waiting.push({ ...stroke.order, samples: stroke.samples });
+        this.#store();
+        stroke.wake?.();
+
+        return this.tail;
+    }
+
+    async #paint(stroke) {
+        while (!stroke.ended) {
+            if (stroke.lost || stroke.sent === stroke.samples.length) {
+                await new Promise((wake) => { stroke.wake = wake; });
+                stroke.wake = null;
+                continue;
+            }
+            await this.#piece(stroke);
+        }
+        await this.#sendWaiting();
+    }
+
+    async #piece(stroke) {
+        const until = stroke.samples.length;
+        const samples = stroke.samples.slice(stroke.state ? stroke.sent : 0, until);
+        try {
+            const { words, patches } = await callForPixels(`${this.sheet}/pieces`, {
+                json: { ...stroke.order, samples, ...(stroke.state ? { state: stroke.state } : {}) },
+            });
+            if (words.again) {
+                stroke.state = null;
+
+                return;
+            }
+            stroke.state = words.state;
+            stroke.sent = until;
+            this.show(patches);
+        } catch (error) {
+            // The stroke is not lost: the whole trace is sent when the pen lifts.
+            stroke.lost = true;
+            if (error instanceof Refused) {
+                this.say(error.message);
+            }
+        }
+    }
+
+    async #sendWaiting() {
+        while (this.waiting.length) {
+            try {
+                const { words, patches } = await callForPixels(`${this.sheet}/strokes`, { json: this.waiting[0] });
+                this.#settled();
+                this.show(patches);
+                this.done(words);
+            } catch (error) {
+                if (!(error instanceof Away)) {
+                    this.#settled();
+                    this.say(error.message);
+                    continue;
+                }
+                this.#announce();
+                await new Promise((resume) => setTimeout(resume, RETRY));
+            }
+        }
+        this.#announce();
+    }
+
+    #settled() {
+        this.waiting.shift();
+        this.#store();
+    }
+
+    #store() {
+        try {
+            localStorage.setItem(this.key, JSON.stringify(this.waiting));
+        } catch {
+            this.say('The browser’s store is full: strokes wait in this page only. Keep it open.');
+        }
+    }
+
+    #announce() {
+        window.dispatchEvent(new CustomEvent('strokes-waiting', { detail: this.waiting.length }));
+    }
+}

@@ -1,0 +1,44 @@
+@props(['room', 'title'])
+@php
+    $rooms = ['gather' => ['Gather', route('gather')], 'cut' => ['Cut', route('cut.latest')], 'tune' => ['Tune', route('tune.latest')], 'try' => ['Try', route('try.latest')], 'keep' => ['Keep', route('keep')]];
+@endphp
+<!doctype html>
+<html lang="en-GB">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="csrf-token" content="{{ csrf_token() }}">
+    <link rel="icon" href="/favicon.svg" type="image/svg+xml">
+    <title>{{ $title }} · Yarrowfog</title>
+    @vite(['resources/css/app.css', 'resources/js/app.js'])
+</head>
+<body>
+<div class="room">
+    <header class="flex items-center gap-7 border-b border-fog-200 bg-fog-50 px-5">
+        <a href="{{ route('gather') }}" class="font-title text-[20px] font-semibold text-ink no-underline">Yarrowfog</a>
+        <nav aria-label="Rooms" class="flex h-full items-center" x-data="rooms">
+            @foreach ($rooms as $id => [$label, $href])
+                @unless ($loop->first)<span aria-hidden="true" class="h-px w-[10px] bg-fog-300"></span>@endunless
+                <a href="{{ $href }}" data-room="{{ $loop->iteration }}" @if ($id === $room) aria-current="page" @endif
+                   class="relative flex h-full items-center px-4 text-[15px] text-stone no-underline hover:text-ink aria-[current]:font-bold aria-[current]:text-ink aria-[current]:after:absolute aria-[current]:after:inset-x-4 aria-[current]:after:bottom-0 aria-[current]:after:h-[3px] aria-[current]:after:rounded-[2px] aria-[current]:after:bg-yarrow aria-[current]:after:content-['']">{{ $label }}</a>
+            @endforeach
+        </nav>
+        <p x-data="server" x-cloak x-show="isAway" role="status" class="m-0 rounded-full bg-yarrow-light px-3 py-1 text-[13px] text-yarrow-dark" x-text="message"></p>
+        <div class="ml-auto flex items-center gap-4">
+            {{ $hand ?? '' }}
+            <button type="button" class="quiet" x-data="keyHelp" x-on:click="toggle" aria-haspopup="dialog">Keys <kbd class="font-bold">?</kbd></button>
+        </div>
+    </header>
+    {{ $slot }}
+</div>
+<dialog id="key-help" class="m-auto rounded-[10px] bg-fog-50 p-5 text-ink shadow-[0_8px_40px_#0005] backdrop:bg-black/30" aria-labelledby="key-help-title">
+    <h2 id="key-help-title" class="mb-3 text-[17px]">Keys</h2>
+    <dl class="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1 text-[14px]">
+        <dt><kbd>1</kbd>–<kbd>5</kbd></dt><dd>go to a room</dd>
+        {{ $keys ?? '' }}
+        <dt><kbd>?</kbd></dt><dd>show these keys</dd>
+    </dl>
+    <form method="dialog" class="mt-4 text-right"><button class="firm">Close</button></form>
+</dialog>
+</body>
+</html>

@@ -1,0 +1,47 @@
+<x-layout room="try" :title="$sheet->name">
+    <x-slot:keys>
+        <dt><kbd>,</kbd> <kbd>.</kbd></dt><dd>smaller, larger brush</dd>
+        <dt><kbd>Ctrl Z</kbd></dt><dd>undo a stroke</dd>
+        <dt><kbd>Ctrl Shift Z</kbd></dt><dd>lay it again</dd>
+        <dt><kbd>Space</kbd></dt><dd>hold to move the sheet</dd>
+        <dt><kbd>Ctrl</kbd> wheel</dt><dd>zoom</dd>
+    </x-slot:keys>
+    <x-data id="try-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id)], 'sheetsUrl' => route('sheets.store'), 'inHand' => $inHand?->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
+    <main x-data="tryRoom" class="relative min-h-0 overflow-hidden bg-[#9a9a9a]">
+        <div x-ref="mat" class="absolute inset-0 overflow-hidden">
+            <canvas x-ref="sheet" width="{{ $sheet->width }}" height="{{ $sheet->height }}" class="paper absolute shadow-[0_2px_12px_#0003]" role="img" aria-label="{{ $sheet->name }}: paint here with pen or mouse"></canvas>
+        </div>
+        <div class="absolute left-[14px] right-[14px] top-[12px] flex flex-wrap items-center gap-[6px]">
+            <h1 class="on-mat m-0 font-title text-[15px]">{{ $sheet->name }} <span class="font-sans text-[12.5px] font-normal text-stone">{{ number_format($sheet->width) }} × {{ number_format($sheet->height) }} px</span></h1>
+            <button type="button" class="on-mat" x-on:click="undo" :disabled="!canUndo">Undo</button>
+            <button type="button" class="on-mat" x-on:click="redo" :disabled="!canRedo">Redo</button>
+            <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="px-1" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="w-[52px] text-center tabular-nums" x-on:click="fit" x-text="zoom" title="Fit the sheet"></button><button type="button" class="px-1" x-on:click="closer" aria-label="Closer">+</button></span>
+            <p class="m-0 rounded bg-fog-50 px-2 py-1 text-[13px] text-madder" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
+            <span class="on-mat ml-auto text-stone" x-text="penWords"></span>
+            <a class="on-mat no-underline" href="{{ route('sheets.picture', $sheet) }}?paper=1" download>Save with paper</a>
+            <a class="on-mat no-underline" href="{{ route('sheets.picture', $sheet) }}" download>Save without</a>
+            <div class="relative">
+                <button type="button" class="on-mat" x-on:click="toggleAsking" :aria-expanded="asking">New sheet</button>
+                <form class="card absolute right-0 top-[36px] z-10 w-[240px] p-3 shadow-[0_2px_10px_#0003]" x-show="asking" x-cloak x-on:submit.prevent="makeSheet">
+                    <div class="flex items-center gap-2 text-[13px]">
+                        <label>Width <input class="field w-[72px]" type="number" x-model="width"></label>
+                        <label>Height <input class="field w-[72px]" type="number" x-model="height"></label>
+                    </div>
+                    <p class="small m-0 mt-1">px, from 16 to 6,000. What is painted here stays.</p>
+                    <p class="wrong m-0" role="alert" x-show="sheetMessage !== ''" x-text="sheetMessage"></p>
+                    <button class="firm mt-2">Make it</button>
+                </form>
+            </div>
+        </div>
+        <div class="absolute inset-x-[14px] bottom-[14px] flex h-[96px] items-center gap-[14px] rounded-[12px] bg-fog-50 px-[14px] shadow-[0_2px_10px_#0003]">
+            <span class="relative block h-[52px] w-[58px] flex-none">
+                <input type="color" :value="mainInk" x-on:input="setMainInk" aria-label="Main ink" class="absolute left-0 top-0 size-[40px] rounded-[9px] border border-fog-300 bg-white p-[3px]">
+                <input type="color" :value="secondInk" x-on:input="setSecondInk" aria-label="Second ink" class="absolute bottom-0 right-0 size-[28px] rounded-[7px] border border-fog-300 bg-white p-[2px]">
+            </span>
+            <x-slider of="size" class="w-[170px] flex-none" />
+            <x-slider of="opacity" class="w-[150px] flex-none" />
+            <span class="h-[60px] w-px flex-none bg-fog-200"></span>
+            <x-brush-rail />
+        </div>
+    </main>
+</x-layout>

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use RuntimeException;
+
+/** Yarrowfog on a port and in folders of its own. */
+final class Application
+{
+    public readonly string $url;
+
+    public readonly string $folder;
+
+    private readonly int $port;
+
+    private ?Process $process = null;
+
+    public function __construct(bool $withDemo = false)
+    {
+        $this->folder = sys_get_temp_dir().'/yarrowfog-'.bin2hex(random_bytes(5));
+        foreach (['framework/cache', 'framework/sessions', 'framework/views', 'logs'] as $part) {
+            mkdir("{$this->folder}/{$part}", 0775, true);
+        }
+        touch("{$this->folder}/yarrowfog.sqlite");
+        $this->port = Process::freePort();
+        $this->url = "http://127.0.0.1:{$this->port}";
+        $this->artisan('migrate --force');
+        if ($withDemo) {
+            $this->artisan('db:seed --force');
+        }
+        $this->start();
+    }
+
+    public function start(): void
+    {
+        $this->process = new Process(
+            ['php', '-d', 'opcache.enable=1', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=tracing', '-d', 'memory_limit=3G',
+                '-d', 'upload_max_filesize=100M', '-d', 'post_max_size=110M', '-S', "127.0.0.1:{$this->port}", '-t', 'public', 'server.php'],
+            [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => '3'],
+            "{$this->folder}/logs/server.log",
+        );
+        Process::waitForPort($this->port);
+    }
+
+    public function stop(): void
+    {
+        $this->process?->end();
+        $this->process = null;
+    }
+
+    public function remove(): void
+    {
+        $this->stop();
+        Process::removeFolder($this->folder);
+    }
+
+    private function artisan(string $command): void
+    {
+        $variables = '';
+        foreach ($this->environment() as $key => $value) {
+            $variables .= $key.'='.escapeshellarg($value).' ';
+        }
+        exec($variables.'php -d opcache.enable_cli=1 -d opcache.jit_buffer_size=128M -d opcache.jit=tracing -d memory_limit=3G artisan '.$command.' 2>&1', $output, $code);
+        if ($code !== 0) {
+            throw new RuntimeException(implode("\n", $output));
+        }
+    }
+
+    /** @return array<string, string> */
+    private function environment(): array
+    {
+        return [
+            'APP_ENV' => 'production',
+            'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=',
+            'DB_DATABASE' => "{$this->folder}/yarrowfog.sqlite",
+            'SESSION_DRIVER' => 'file',
+            'YARROWFOG_STORAGE' => $this->folder,
+        ];
+    }
+}

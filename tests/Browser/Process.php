@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use RuntimeException;
+
+/** A program that a test starts and ends, with all that it started itself. */
+final class Process
+{
+    /** @var resource */
+    private $process;
+
+    /**
+     * @param  list<string>  $command
+     * @param  array<string, string>  $environment
+     */
+    public function __construct(array $command, array $environment = [], string $log = '/dev/null')
+    {
+        $process = proc_open(
+            ['setsid', ...$command],
+            [['file', '/dev/null', 'r'], ['file', $log, 'a'], ['file', $log, 'a']],
+            $pipes,
+            dirname(__DIR__, 2),
+            [...getenv(), ...$environment],
+        );
+        $this->process = is_resource($process) ? $process : throw new RuntimeException("“{$command[0]}” does not start.");
+    }
+
+    public function end(): void
+    {
+        $id = proc_get_status($this->process)['pid'];
+        posix_kill(-$id, SIGTERM);
+        proc_close($this->process);
+    }
+
+    public static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        $name = $socket === false ? '' : (string) stream_socket_get_name($socket, false);
+
+        return (int) substr($name, (int) strrpos($name, ':') + 1);
+    }
+
+    public static function waitForPort(int $port): void
+    {
+        $until = microtime(true) + 20;
+        while (microtime(true) < $until) {
+            $socket = @fsockopen('127.0.0.1', $port, timeout: 1);
+            if ($socket !== false) {
+                fclose($socket);
+
+                return;
+            }
+            usleep(20000);
+        }
+        throw new RuntimeException("Nothing answers at port {$port}.");
+    }
+
+    public static function removeFolder(string $folder): void
+    {
+        foreach (array_diff(@scandir($folder) ?: [], ['.', '..']) as $name) {
+            $path = "{$folder}/{$name}";
+            is_dir($path) && ! is_link($path) ? self::removeFolder($path) : @unlink($path);
+        }
+        @rmdir($folder);
+    }
+}

@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Cutting\Cutter;
+use App\Gathering\Gatherer;
+use App\Models\Brush;
+use App\Models\Source;
+use App\Pictures\PictureFile;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Testing\TestResponse;
+use Tests\Browser\Process;
+use Tests\Core\Pictures;
+use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+
+abstract class FeatureTestCase extends TestCase
+{
+    protected string $folder;
+
+    public function createApplication(): Application
+    {
+        $this->folder = sys_get_temp_dir().'/yarrowfog-feature-'.bin2hex(random_bytes(5));
+        foreach (['framework/views', 'framework/cache', 'framework/sessions', 'logs'] as $part) {
+            mkdir("{$this->folder}/{$part}", 0775, true);
+        }
+        putenv("YARROWFOG_STORAGE={$this->folder}");
+        /** @var Application $app */
+        $app = require __DIR__.'/../../bootstrap/app.php';
+        $app->make(Kernel::class)->bootstrap();
+        // The database lives in memory and ends with the application.
+        $app->make(Kernel::class)->call('migrate', ['--force' => true]);
+
+        return $app;
+    }
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->withoutVite();
+    }
+
+    protected function tearDown(): void
+    {
+        parent::tearDown();
+        Process::removeFolder($this->folder);
+        putenv('YARROWFOG_STORAGE');
+    }
+
+    /** A dark blot on grey paper. */
+    protected function scan(int $width = 120, int $height = 120, string $format = 'png'): string
+    {
+        $picture = Pictures::bitmap($width, $height, fn (int $x, int $y): int => Pictures::grey(hypot($x - $width / 2, $y - $height / 2) < $height / 4 ? 25 : 210));
+
+        return PictureFile::encoded($width, $height, $picture->toBytes(), $format, 300);
+    }
+
+    protected function source(): Source
+    {
+        return app(Gatherer::class)->takeIn($this->scan(), 'Blot');
+    }
+
+    /** @param  array<string, mixed>  $settings */
+    protected function brush(array $settings = []): Brush
+    {
+        $list = CutList::read(['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 200, 'blackPoint' => 30]], ['step' => 'trim']]]);
+        $brush = app(Cutter::class)->makeTip($this->source(), $list, 'Blot');
+        if ($settings !== []) {
+            $brush->update(['kept' => BrushSettings::read(['settings' => $settings])]);
+        }
+
+        return $brush->refresh();
+    }
+
+    /**
+     * Reads what App\Painting\Patches wrote.
+     *
+     * @param  TestResponse<\Symfony\Component\HttpFoundation\Response>  $response
+     * @return array{words: array<string, mixed>, patches: list<array{x: int, y: int, picture: Bitmap}>}
+     */
+    protected static function patches(TestResponse $response): array
+    {
+        $response->assertOk();
+        $body = (string) $response->getContent();
+        $length = (int) hexdec(bin2hex(substr($body, 0, 4)));
+        $words = json_decode(substr($body, 4, $length), true, flags: JSON_THROW_ON_ERROR);
+        $at = 4 + $length;
+        $patches = [];
+        foreach ($words['patches'] as [$x, $y, $w, $h]) {
+            $patches[] = ['x' => $x, 'y' => $y, 'picture' => Bitmap::fromBytes($w, $h, substr($body, $at, $w * $h * 4))];
+            $at += $w * $h * 4;
+        }
+        self::assertSame(strlen($body), $at);
+
+        return ['words' => $words, 'patches' => $patches];
+    }
+}

@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Brush;
+use App\Models\Sheet;
+use App\Models\Stroke;
+use App\Painting\LiveCache;
+use App\Pictures\PictureFile;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\PracticePen;
+
+final class PaintTest extends FeatureTestCase
+{
+    private const UUID = '0f8fad5b-d9cb-469f-a165-70867728950e';
+
+    /** @return array<string, array{array<string, mixed>}> */
+    public static function brushes(): array
+    {
+        $presses = [['input' => 'pressure', 'from' => 0.1, 'to' => 1]];
+
+        return [
+            'one colour, size by pressure' => [['size' => ['base' => 40, 'drives' => $presses], 'flow' => ['base' => 0.4]]],
+            'many colours, scattered, turned' => [['size' => ['base' => 40, 'spread' => 0.4], 'scatterAcross' => ['base' => 0.8], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 60], 'spacing' => ['base' => 0.3, 'spread' => 0.4]]],
+            'adds up, follows heading' => [['size' => ['base' => 30], 'opacity' => ['base' => 0.3, 'drives' => $presses], 'overlap' => ['base' => 'adds up'], 'angleFollows' => ['base' => 'heading']]],
+            'colour per stroke, taper in' => [['size' => ['base' => 30], 'driftHue' => ['base' => 90], 'driftPer' => ['base' => 'stroke'], 'taperIn' => ['base' => 80]]],
+        ];
+    }
+
+    /** @param  array<string, mixed>  $settings */
+    #[DataProvider('brushes')]
+    public function test_live_pixels_are_those_of_the_finished_stroke(array $settings): void
+    {
+        [$sheet, $order, $samples] = $this->begun($settings);
+        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'stroke' => 'aaaaaaaa-d9cb-469f-a165-70867728950e', 'samples' => [[0, 40, 40, 1], [30, 260, 120, 1]]])->assertOk();
+        $live = [];
+        $state = null;
+        foreach (array_chunk($samples, 9) as $piece) {
+            $answer = self::patches($this->postJson("/sheets/{$sheet->id}/pieces", [...$order, 'samples' => $piece, ...($state === null ? [] : ['state' => $state])]));
+            $state = $answer['words']['state'];
+            $live = self::shown($live, $answer['patches']);
+        }
+        $final = self::shown([], self::patches($this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples]))['patches']);
+        // The last piece of path is certain only when the pen lifts.
+        $last = $samples[count($samples) - 1];
+        $compared = 0;
+        foreach ($final as $place => $pixel) {
+            [$x, $y] = array_map(intval(...), explode(' ', $place));
+            if (hypot($x - $last[1], $y - $last[2]) > 80 && isset($live[$place])) {
+                $compared++;
+                foreach ([24, 16, 8, 0] as $shift) {
+                    self::assertEqualsWithDelta($pixel >> $shift & 255, $live[$place] >> $shift & 255, 2);
+                }
+            }
+        }
+        self::assertGreaterThan(3000, $compared);
+    }
+
+    public function test_losing_the_cache_costs_time_and_nothing_else(): void
+    {
+        [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30], 'driftHue' => ['base' => 60]]);
+        $url = "/sheets/{$sheet->id}/pieces";
+        $first = self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 0, 40)]));
+        $second = self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 40, 40), 'state' => $first['words']['state']]));
+        // The same piece again, and one after the cache is gone: both are asked to send all.
+        self::assertTrue(self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 40, 40), 'state' => $first['words']['state']]))['words']['again']);
+        app(LiveCache::class)->forget(self::UUID);
+        self::assertTrue(self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 80, 20), 'state' => $second['words']['state']]))['words']['again']);
+        $all = self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 0, 80)]));
+        $pieces = self::shown(self::shown([], $first['patches']), $second['patches']);
+        $whole = self::shown([], $all['patches']);
+        self::assertEquals(array_filter($whole), array_filter(array_intersect_key($pieces, $whole)));
+        self::assertEquals($second['words']['state']['maker'], $all['words']['state']['maker']);
+    }
+
+    public function test_a_stroke_that_arrives_twice_is_laid_once(): void
+    {
+        [$sheet, $order, $samples] = $this->begun();
+        $once = self::patches($this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples]));
+        $twice = self::patches($this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples]));
+        self::assertSame(1, Stroke::query()->count());
+        self::assertEquals($once['patches'], $twice['patches']);
+    }
+
+    public function test_undo_and_redo_bring_back_the_very_pixels(): void
+    {
+        [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30], 'opacity' => ['base' => 0.5]]);
+        $picture = fn (): string => hash('xxh128', (string) $this->get("/sheets/{$sheet->id}/picture")->assertOk()->getContent());
+        $states = [$picture()];
+        foreach (['a', 'b', 'c'] as $i => $letter) {
+            $moved = array_map(fn (array $s): array => [$s[0], $s[1] + 20 * $i, $s[2], $s[3]], $samples);
+            $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'stroke' => str_repeat($letter, 8).'-d9cb-469f-a165-70867728950e', 'samples' => $moved])->assertOk();
+            $states[] = $picture();
+        }
+        self::assertCount(4, array_unique($states));
+        foreach ([2, 1, 0] as $i) {
+            $answer = self::patches($this->postJson("/sheets/{$sheet->id}/undo"));
+            self::assertSame($states[$i], $picture());
+            self::assertSame($i > 0, $answer['words']['undo']);
+        }
+        self::assertSame([], self::patches($this->postJson("/sheets/{$sheet->id}/undo"))['patches']);
+        self::assertSame(0, DB::table('tiles')->count());
+        foreach ([1, 2] as $i) {
+            $this->postJson("/sheets/{$sheet->id}/redo")->assertOk();
+            self::assertSame($states[$i], $picture());
+        }
+        // A new stroke ends the way forward.
+        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'stroke' => 'dddddddd-d9cb-469f-a165-70867728950e', 'samples' => [[0, 50, 50, 1]]])->assertOk();
+        self::assertFalse(self::patches($this->getJson("/sheets/{$sheet->id}/pixels"))['words']['redo']);
+        self::assertSame([], self::patches($this->postJson("/sheets/{$sheet->id}/redo"))['patches']);
+    }
+
+    public function test_a_stroke_is_stored_with_all_it_takes_to_paint_it_again(): void
+    {
+        [$sheet, $order, $samples] = $this->begun();
+        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'size' => 44, 'samples' => $samples])->assertOk();
+        $stroke = Stroke::query()->firstOrFail();
+        self::assertSame(44.0, $stroke->brush->base('size'));
+        self::assertSame(7, $stroke->roll);
+        $trace = json_decode((string) gzuncompress($stroke->trace), true);
+        self::assertCount(count($samples), $trace['samples']);
+        self::assertEquals($samples[5][1], $trace['samples'][5][1]);
+    }
+
+    public function test_a_sheet_is_saved_with_and_without_its_paper(): void
+    {
+        [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30]]);
+        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples])->assertOk();
+        $with = PictureFile::read((string) $this->get("/sheets/{$sheet->id}/picture?paper=1")->assertOk()->getContent())->bitmap();
+        $without = PictureFile::read((string) $this->get("/sheets/{$sheet->id}/picture")->assertOk()->getContent())->bitmap();
+        self::assertSame([$sheet->width, $sheet->height], [$with->width, $with->height]);
+        self::assertSame(0xFBFBF9FF, $with->at(0, 0));
+        self::assertSame(0, $without->at(0, 0));
+        $x = (int) $samples[60][1];
+        $y = (int) $samples[60][2];
+        self::assertSame($without->at($x, $y) >> 8, $with->at($x, $y) >> 8);
+        self::assertSame(255, $without->at($x, $y) & 255);
+    }
+
+    public function test_a_large_sheet_costs_only_what_is_painted(): void
+    {
+        $brush = $this->brush();
+        $id = $this->postJson('/sheets', ['width' => 6000, 'height' => 6000])->assertCreated()->json('id');
+        $this->postJson("/sheets/{$id}/strokes", ['stroke' => self::UUID, 'brush' => $brush->id, 'roll' => 1, 'samples' => [[0, 5990, 5990, 1], [20, 6050, 6050, 1]]])->assertOk();
+        self::assertSame(1, DB::table('tiles')->count());
+    }
+
+    public function test_wrong_orders_are_refused_by_their_key(): void
+    {
+        [$sheet, $order] = $this->begun();
+        $send = fn (array $change): array => array_keys($this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => [[0, 1, 1]], ...$change])->assertUnprocessable()->json('errors'));
+        self::assertSame(['stroke'], $send(['stroke' => '../../etc']));
+        self::assertSame(['brush'], $send(['brush' => 999]));
+        self::assertSame(['size'], $send(['size' => 0]));
+        self::assertSame(['samples'], $send(['samples' => []]));
+        self::assertSame(['samples.0.3'], $send(['samples' => [[0, 1, 1, 1.5]]]));
+        self::assertSame(['samples.1.0'], $send(['samples' => [[5, 1, 1], [4, 1, 1]]]));
+        self::assertSame(['colour'], $send(['colour' => 'red']));
+        self::assertSame(0, Stroke::query()->count());
+    }
+
+    /**
+     * @param  array<string, mixed>  $settings
+     * @return array{Sheet, array<string, mixed>, list<list<float>>}
+     */
+    private function begun(array $settings = []): array
+    {
+        $brush = $this->brush($settings);
+        $sheet = Sheet::blank('Test', 500, 300);
+        $samples = array_map(fn ($s): array => [round($s->t, 3), round($s->x, 3), round($s->y, 3), round($s->pressure, 4)], PracticePen::swell(new Rect(40, 60, 400, 160))->samples);
+
+        return [$sheet, ['stroke' => self::UUID, 'brush' => Brush::query()->findOrFail($brush->id)->id, 'roll' => 7, 'realPressure' => true], $samples];
+    }
+
+    /**
+     * @param  array<string, int>  $screen
+     * @param  list<array{x: int, y: int, picture: \Yarrowfog\Core\Raster\Bitmap}>  $patches
+     * @return array<string, int> pixel by “x y”
+     */
+    private static function shown(array $screen, array $patches): array
+    {
+        foreach ($patches as $patch) {
+            foreach ($patch['picture']->pixels as $i => $pixel) {
+                $screen[($patch['x'] + $i % $patch['picture']->width).' '.($patch['y'] + intdiv($i, $patch['picture']->width))] = $pixel;
+            }
+        }
+
+        return $screen;
+    }
+}
