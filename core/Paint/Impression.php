@@ -27,28 +27,38 @@ final readonly class Impression
 
     public static function of(Stencil $stencil, PrintBox $box): self
     {
-        $area = $box->area;
-        $ux = (int) round($box->ux);
-        $vx = (int) round($box->vx);
-        $maxU = ($stencil->width - 1) << 16;
-        $maxV = ($stencil->height - 1) << 16;
-        $starts = [];
-        $ends = [];
-        $us = [];
-        $vs = [];
-        for ($row = 0; $row < $area->height; $row++) {
-            [$u, $v] = $box->start($row);
-            [$first, $end] = RowSpan::inside($u, $ux, $maxU, 0, $area->width);
-            [$first, $end] = RowSpan::inside($v, $vx, $maxV, $first, $end);
-            $starts[] = $first;
-            $ends[] = $end;
-            $us[] = $u + $first * $ux;
-            $vs[] = $v + $first * $vx;
-        }
-        $ink = self::ink($stencil->pairs, $stencil->width, $area->width, $starts, $ends, $us, $vs, $ux, $vx);
-        $colours = $stencil->colours === null ? null : self::colours($ink, $stencil->colours, $stencil->width, $area->width, $starts, $ends, $us, $vs, $ux, $vx);
+        $rows = Rows::of($box, $stencil);
+        $ink = self::ink($stencil->pairs, $stencil->width, $box->area->width, $rows);
+        $colours = $stencil->colours === null ? null : self::colours($ink, $stencil->colours, $stencil->width, $box->area->width, $rows);
 
-        return new self($area, $ink, $starts, $ends, $colours);
+        [$starts, $ends] = self::trimmed($ink, $box->area->width, $rows);
+
+        return new self($box->area, $ink, $starts, $ends, $colours);
+    }
+
+    /**
+     * Draws the ends of each row in to where ink begins: what is empty at the corners of a
+     * round tip is then never looked at again.
+     *
+     * @param  array<int, int>  $ink
+     * @return array{list<int>, list<int>}
+     */
+    private static function trimmed(array $ink, int $width, Rows $rows): array
+    {
+        $starts = $ends = [];
+        foreach ($rows->starts as $row => $first) {
+            $last = $rows->ends[$row];
+            while ($first < $last && $ink[$row * $width + $first] === 0) {
+                $first++;
+            }
+            while ($first < $last && $ink[$row * $width + $last - 1] === 0) {
+                $last--;
+            }
+            $starts[] = $first;
+            $ends[] = $last;
+        }
+
+        return [$starts, $ends];
     }
 
     public function size(): int
@@ -58,21 +68,19 @@ final readonly class Impression
 
     /**
      * @param  array<int, int>  $pairs
-     * @param  list<int>  $starts
-     * @param  list<int>  $ends
-     * @param  list<int>  $us  where each row starts in the stencil
-     * @param  list<int>  $vs
      * @return array<int, int>
      */
-    private static function ink(array $pairs, int $stride, int $width, array $starts, array $ends, array $us, array $vs, int $ux, int $vx): array
+    private static function ink(array $pairs, int $stride, int $width, Rows $rows): array
     {
-        $rows = count($starts);
-        $out = array_fill(0, $rows * $width, 0);
-        for ($row = 0; $row < $rows; $row++) {
-            $u = $us[$row];
-            $v = $vs[$row];
-            $last = $row * $width + $ends[$row];
-            for ($j = $row * $width + $starts[$row]; $j < $last; $j++) {
+        $ux = $rows->ux;
+        $vx = $rows->vx;
+        $count = count($rows->starts);
+        $out = array_fill(0, $count * $width, 0);
+        for ($row = 0; $row < $count; $row++) {
+            $u = $rows->us[$row];
+            $v = $rows->vs[$row];
+            $last = $row * $width + $rows->ends[$row];
+            for ($j = $row * $width + $rows->starts[$row]; $j < $last; $j++) {
                 $i = ($v >> 16) * $stride + ($u >> 16);
                 $f = $u >> 8 & 255;
                 $l = $pairs[$i] * (256 - $f) + $pairs[$i + 1] * $f;
@@ -91,22 +99,20 @@ final readonly class Impression
      *
      * @param  array<int, int>  $ink
      * @param  array{array<int, int>, array<int, int>, array<int, int>}  $pairs
-     * @param  list<int>  $starts
-     * @param  list<int>  $ends
-     * @param  list<int>  $us
-     * @param  list<int>  $vs
      * @return array<int, int>
      */
-    private static function colours(array $ink, array $pairs, int $stride, int $width, array $starts, array $ends, array $us, array $vs, int $ux, int $vx): array
+    private static function colours(array $ink, array $pairs, int $stride, int $width, Rows $rows): array
     {
         [$reds, $greens, $blues] = $pairs;
-        $rows = count($starts);
-        $out = array_fill(0, $rows * $width, 0);
-        for ($row = 0; $row < $rows; $row++) {
-            $u = $us[$row];
-            $v = $vs[$row];
-            $last = $row * $width + $ends[$row];
-            for ($j = $row * $width + $starts[$row]; $j < $last; $j++) {
+        $ux = $rows->ux;
+        $vx = $rows->vx;
+        $count = count($rows->starts);
+        $out = array_fill(0, $count * $width, 0);
+        for ($row = 0; $row < $count; $row++) {
+            $u = $rows->us[$row];
+            $v = $rows->vs[$row];
+            $last = $row * $width + $rows->ends[$row];
+            for ($j = $row * $width + $rows->starts[$row]; $j < $last; $j++) {
                 $m = $ink[$j];
                 if ($m > 0) {
                     $i = ($v >> 16) * $stride + ($u >> 16);

@@ -75,18 +75,4 @@ final readonly class PrintBox
         $this->u0 = (0.5 - $x) * $this->ux + (0.5 - $y) * $this->uy + ($stencil->width - 1) / 2 * self::ONE;
         $this->v0 = (0.5 - $x) * $this->vx + (0.5 - $y) * $this->vy + ($stencil->height - 1) / 2 * self::ONE;
     }
-
-    /**
-     * Where in the stencil a row begins, and how u and v grow along it.
-     *
-     * @param  int  $row  counted from the top of the area
-     * @return array{int, int} u, v at the left end of the area
-     */
-    public function start(int $row): array
-    {
-        return [
-            (int) round($this->u0 + $this->area->x * $this->ux + ($this->area->y + $row) * $this->uy),
-            (int) round($this->v0 + $this->area->x * $this->vx + ($this->area->y + $row) * $this->vy),
-        ];
-    }
 }

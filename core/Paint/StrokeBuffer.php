@@ -24,7 +24,7 @@ final class StrokeBuffer
     /** @var array<string, array<int, int>> by "column row" */
     private array $tiles = [];
 
-    /** @var array<string, Rect> what changed in each tile since it was last asked */
+    /** @var array<string, array{int, int, int, int}> what changed in each tile since it was last asked: edges */
     private array $dirty = [];
 
     /**
@@ -100,12 +100,48 @@ final class StrokeBuffer
 
     /**
      * @param  array<int, int>  $tile
-     * @param  Rect  $changed  on the sheet
+     * @param  array{int, int, int, int}  $changed  left, top, right and bottom on the sheet
      */
-    public function put(string $key, array $tile, Rect $changed): void
+    public function put(string $key, array $tile, array $changed): void
     {
         $this->tiles[$key] = $tile;
-        $this->dirty[$key] = isset($this->dirty[$key]) ? $this->dirty[$key]->union($changed) : $changed;
+        $was = $this->dirty[$key] ?? $changed;
+        $this->dirty[$key] = [
+            $was[0] < $changed[0] ? $was[0] : $changed[0],
+            $was[1] < $changed[1] ? $was[1] : $changed[1],
+            $was[2] > $changed[2] ? $was[2] : $changed[2],
+            $was[3] > $changed[3] ? $was[3] : $changed[3],
+        ];
+    }
+
+    /**
+     * How a print falls on the tiles: for each, its key, its origin on the sheet, and the
+     * edges of the part of the print that is on it.
+     *
+     * @return list<array{string, int, int, array{int, int, int, int}}>
+     */
+    public function parts(int $left, int $top, int $right, int $bottom): array
+    {
+        $left = $left > $this->bounds->x ? $left : $this->bounds->x;
+        $top = $top > $this->bounds->y ? $top : $this->bounds->y;
+        $right = min($right, $this->bounds->right());
+        $bottom = min($bottom, $this->bounds->bottom());
+        $parts = [];
+        if ($left >= $right || $top >= $bottom) {
+            return $parts;
+        }
+        for ($y = $top - $top % self::SIDE; $y < $bottom; $y += self::SIDE) {
+            for ($x = $left - $left % self::SIDE; $x < $right; $x += self::SIDE) {
+                $parts[] = [intdiv($x, self::SIDE).' '.intdiv($y, self::SIDE), $x, $y, [
+                    $left > $x ? $left : $x,
+                    $top > $y ? $top : $y,
+                    $right < $x + self::SIDE ? $right : $x + self::SIDE,
+                    $bottom < $y + self::SIDE ? $bottom : $y + self::SIDE,
+                ]];
+            }
+        }
+
+        return $parts;
     }
 
     /**
@@ -123,7 +159,7 @@ final class StrokeBuffer
      */
     public function takeDirty(): array
     {
-        $dirty = $this->dirty;
+        $dirty = array_map(fn (array $e): Rect => Rect::between(...$e), $this->dirty);
         $this->dirty = [];
 
         return $dirty;

@@ -34,7 +34,7 @@ final class StrokePainter
     /** Whether dabs come with one size, angle and roundness, so that impressions repeat. */
     private readonly bool $repeats;
 
-    /** @var array<string, Impression> */
+    /** @var array<int, Impression> by sub-pixel place; empty unless impressions repeat */
     private array $impressions = [];
 
     private int $filled = 0;
@@ -95,25 +95,24 @@ final class StrokePainter
             return;
         }
         $shape = $dab->shape;
-        [$width, $height] = $this->rack->printSize($shape->size, $shape->roundness);
         if ($this->repeats || $buffer->colour === null) {
-            self::lay($this->impression($dab, $width, $height), $dab, $ceiling, $strength, $buffer);
+            self::lay($this->impression($dab), $dab, $ceiling, $strength, $buffer);
 
             return;
         }
+        [$width, $height] = $this->rack->printSize($shape->size, $shape->roundness);
         $stencil = $this->rack->stencil($width, $height);
         self::turnAndLay($stencil, new PrintBox($stencil, $dab->x, $dab->y, $width, $height, $shape->angle), $ceiling, $strength, $buffer);
     }
 
-    private function impression(Dab $dab, float $width, float $height): Impression
+    private function impression(Dab $dab): Impression
     {
-        $x = (int) round($dab->x * PrintBox::PHASES);
-        $y = (int) round($dab->y * PrintBox::PHASES);
-        $phases = PrintBox::PHASES;
-        $key = ($x & $phases - 1) * $phases + ($y & $phases - 1).' ';
-        if ($this->repeats && isset($this->impressions[$key])) {
+        // The part of a px by which the dab is off the grid, in eighths: all that differs between repeats.
+        $key = ((int) round($dab->x * PrintBox::PHASES) & 7) << 3 | (int) round($dab->y * PrintBox::PHASES) & 7;
+        if (isset($this->impressions[$key])) {
             return $this->impressions[$key];
         }
+        [$width, $height] = $this->rack->printSize($dab->shape->size, $dab->shape->roundness);
         $stencil = $this->rack->stencil($width, $height);
         $box = new PrintBox($stencil, $dab->x, $dab->y, $width, $height, $dab->shape->angle);
         $impression = Impression::of($stencil, $box);
@@ -127,43 +126,45 @@ final class StrokePainter
 
     private static function turnAndLay(Stencil $stencil, PrintBox $box, int $ceiling, int $strength, StrokeBuffer $buffer): void
     {
-        $placed = $box->area->moved($box->originX, $box->originY);
-        $area = $placed->intersect($buffer->bounds);
-        foreach (StrokeBuffer::keysUnder($area) as $key) {
-            $tileArea = StrokeBuffer::area($key);
-            $part = $area->intersect($tileArea);
-            $buffer->put($key, self::turned($buffer->take($key), $part->moved(-$tileArea->x, -$tileArea->y), $part->moved(-$placed->x, -$placed->y), $stencil, $box, $ceiling, $strength), $part);
+        $rows = Rows::of($box, $stencil);
+        $x = $box->area->x + $box->originX;
+        $y = $box->area->y + $box->originY;
+        foreach ($buffer->parts($x, $y, $x + $box->area->width, $y + $box->area->height) as [$key, $tileX, $tileY, $part]) {
+            $buffer->put($key, self::turned($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $stencil, $rows, $ceiling, $strength), $part);
         }
     }
 
     /**
      * Turns a stencil and blends it into a tile, in one go.
      *
+     * All places are counted from the top left of the print.
+     *
      * @param  array<int, int>  $tile
-     * @param  Rect  $to  in the tile
-     * @param  Rect  $from  the same, counted from the top left of the box
+     * @param  int  $tileX  where the tile begins
      * @return array<int, int>
      */
-    private static function turned(array $tile, Rect $to, Rect $from, Stencil $stencil, PrintBox $box, int $ceiling, int $strength): array
+    private static function turned(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Stencil $stencil, Rows $rows, int $ceiling, int $strength): array
     {
         $pairs = $stencil->pairs;
         $width = $stencil->width;
-        $maxU = ($width - 1) << 16;
-        $maxV = ($stencil->height - 1) << 16;
-        $ux = (int) round($box->ux);
-        $vx = (int) round($box->vx);
-        $columns = $to->width;
-        $rows = $to->height;
-        $base = $to->y * StrokeBuffer::SIDE + $to->x;
-        for ($row = 0; $row < $rows; $row++) {
-            [$u, $v] = $box->start($from->y + $row);
-            $u += $from->x * $ux;
-            $v += $from->x * $vx;
-            [$first, $end] = RowSpan::inside($u, $ux, $maxU, 0, $columns);
-            [$first, $end] = RowSpan::inside($v, $vx, $maxV, $first, $end);
-            $u += $first * $ux;
-            $v += $first * $vx;
-            $last = $base + $end;
+        $ux = $rows->ux;
+        $vx = $rows->vx;
+        $starts = $rows->starts;
+        $ends = $rows->ends;
+        $us = $rows->us;
+        $vs = $rows->vs;
+        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        for ($row = $top; $row < $bottom; $row++) {
+            $first = $starts[$row];
+            $end = $ends[$row];
+            $u = $us[$row];
+            $v = $vs[$row];
+            if ($first < $left) {
+                $u += ($left - $first) * $ux;
+                $v += ($left - $first) * $vx;
+                $first = $left;
+            }
+            $last = $base + ($end < $right ? $end : $right);
             for ($j = $base + $first; $j < $last; $j++) {
                 $i = ($v >> 16) * $width + ($u >> 16);
                 $l = $pairs[$i];
@@ -188,44 +189,39 @@ final class StrokePainter
 
     private static function lay(Impression $impression, Dab $dab, int $ceiling, int $strength, StrokeBuffer $buffer): void
     {
-        $placed = $impression->area->moved((int) round($dab->x * PrintBox::PHASES) >> 3, (int) round($dab->y * PrintBox::PHASES) >> 3);
-        $area = $placed->intersect($buffer->bounds);
-        foreach (StrokeBuffer::keysUnder($area) as $key) {
-            $tileArea = StrokeBuffer::area($key);
-            $part = $area->intersect($tileArea);
-            $tile = $buffer->take($key);
-            $to = $part->moved(-$tileArea->x, -$tileArea->y);
-            $from = $part->moved(-$placed->x, -$placed->y);
-            $tile = $buffer->colour === null
-                ? self::laidInColour($tile, $to, $impression, $from, $ceiling, $strength, $dab->colour)
-                : self::laid($tile, $to, $impression, $from, $ceiling, $strength);
-            $buffer->put($key, $tile, $part);
+        $x = ((int) round($dab->x * PrintBox::PHASES) >> 3) + $impression->area->x;
+        $y = ((int) round($dab->y * PrintBox::PHASES) >> 3) + $impression->area->y;
+        foreach ($buffer->parts($x, $y, $x + $impression->area->width, $y + $impression->area->height) as [$key, $tileX, $tileY, $part]) {
+            // No variable may hold the tile while it is written to: that would copy it.
+            $buffer->put($key, $buffer->colour === null
+                ? self::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength, $dab->colour)
+                : self::laid($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength), $part);
         }
     }
 
     /**
      * @param  array<int, int>  $tile
-     * @param  Rect  $to  in the tile
-     * @param  Rect  $from  in the impression
      * @return array<int, int>
      */
-    private static function laid(array $tile, Rect $to, Impression $impression, Rect $from, int $ceiling, int $strength): array
+    private static function laid(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength): array
     {
         $ink = $impression->ink;
         $stride = $impression->area->width;
-        for ($row = 0; $row < $to->height; $row++) {
-            $first = max($from->x, $impression->starts[$from->y + $row]);
-            $end = min($from->right(), $impression->ends[$from->y + $row]);
-            $i = ($from->y + $row) * $stride + $first;
-            $last = ($from->y + $row) * $stride + $end;
-            $j = ($to->y + $row) * StrokeBuffer::SIDE + $to->x + $first - $from->x;
+        $starts = $impression->starts;
+        $ends = $impression->ends;
+        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        for ($row = $top; $row < $bottom; $row++) {
+            $first = $starts[$row];
+            $first = $first > $left ? $first : $left;
+            $last = $ends[$row];
+            $last = $row * $stride + ($last < $right ? $last : $right);
+            $i = $row * $stride + $first;
+            $j = $base + $first;
+            $base += StrokeBuffer::SIDE;
             for (; $i < $last; $i++) {
-                $m = $ink[$i];
-                if ($m > 0) {
-                    $c = $tile[$j];
-                    if ($c < $ceiling) {
-                        $tile[$j] = $c + (($ceiling - $c) * ($m * $strength >> 16) + 32768 >> 16);
-                    }
+                $c = $tile[$j];
+                if ($c < $ceiling) {
+                    $tile[$j] = $c + (($ceiling - $c) * ($ink[$i] * $strength >> 16) + 32768 >> 16);
                 }
                 $j++;
             }
@@ -236,11 +232,9 @@ final class StrokePainter
 
     /**
      * @param  array<int, int>  $tile
-     * @param  Rect  $to  in the tile
-     * @param  Rect  $from  in the impression
      * @return array<int, int>
      */
-    private static function laidInColour(array $tile, Rect $to, Impression $impression, Rect $from, int $ceiling, int $strength, int $colour): array
+    private static function laidInColour(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, int $colour): array
     {
         $ink = $impression->ink;
         $colours = $impression->colours ?? [];
@@ -249,12 +243,17 @@ final class StrokePainter
         $red = ($colour >> 16) * StrokeBuffer::COLOUR_ONE;
         $green = ($colour >> 8 & 255) * StrokeBuffer::COLOUR_ONE;
         $blue = ($colour & 255) * StrokeBuffer::COLOUR_ONE;
-        for ($row = 0; $row < $to->height; $row++) {
-            $first = max($from->x, $impression->starts[$from->y + $row]);
-            $end = min($from->right(), $impression->ends[$from->y + $row]);
-            $i = ($from->y + $row) * $stride + $first;
-            $last = ($from->y + $row) * $stride + $end;
-            $j = ($to->y + $row) * StrokeBuffer::SIDE + $to->x + $first - $from->x;
+        $starts = $impression->starts;
+        $ends = $impression->ends;
+        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        for ($row = $top; $row < $bottom; $row++) {
+            $first = $starts[$row];
+            $first = $first > $left ? $first : $left;
+            $last = $ends[$row];
+            $last = $row * $stride + ($last < $right ? $last : $right);
+            $i = $row * $stride + $first;
+            $j = $base + $first;
+            $base += StrokeBuffer::SIDE;
             for (; $i < $last; $i++) {
                 $a = $ink[$i] * $strength >> 16;
                 if ($a > 0) {

@@ -115,7 +115,7 @@ final class StrokePainterTest extends TestCase
         $tile[0] = 32768;
         $tile[1] = 65535;
         $tile[2] = 32768;
-        $buffer->put('0 0', $tile, new Rect(0, 0, 3, 1));
+        $buffer->put('0 0', $tile, [0, 0, 3, 1]);
         $out = Lay::over(new Bitmap(4, 1, [0xFFFFFFFF, 0x00FF00FF, 0, 0x123456FF]), new Rect(0, 0, 4, 1), $buffer);
         self::assertSame([0xFF7F7FFF, 0xFF0000FF, 0xFF000080, 0x123456FF], $out->pixels);
         // Half over half: αo = 0.75, the stroke's share of it two thirds.

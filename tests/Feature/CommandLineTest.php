@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\CommandLine\DocsCommand;
+use App\Pictures\PictureFile;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Browser\Process;
+use Tests\Core\Pictures;
+
+final class CommandLineTest extends TestCase
+{
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/yarrowfog-command-'.bin2hex(random_bytes(5));
+        mkdir($this->folder);
+        $scan = Pictures::bitmap(80, 60, fn (int $x, int $y): int => Pictures::grey(hypot($x - 40, $y - 30) < 20 ? 20 : 205));
+        file_put_contents("{$this->folder}/scan.jpg", PictureFile::encoded(80, 60, $scan->toBytes(), 'jpeg'));
+        $this->json('steps', ['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 190, 'blackPoint' => 40]], ['step' => 'trim', 'numbers' => ['margin' => 2]], ['step' => 'square']]]);
+        $this->json('brush', ['settings' => ['size' => ['base' => 30], 'spacing' => ['base' => 0.5]]]);
+        $this->json('trace', ['samples' => [[0, 40, 50, 0.5], [20, 100, 50, 0.8], [40, 160, 50, 1]]]);
+    }
+
+    protected function tearDown(): void
+    {
+        Process::removeFolder($this->folder);
+    }
+
+    public function test_from_a_scan_to_a_painted_stroke(): void
+    {
+        [$code, $said] = $this->yarrowfog('cut scan.jpg --steps steps.json --out tip.png --report report.json');
+        self::assertSame(0, $code, $said);
+        self::assertStringContainsString('px, ink mask', $said);
+        self::assertSame([], $this->read('report')['findings']);
+        [$code, $said] = $this->yarrowfog('stroke --tip tip.png --brush brush.json --trace trace.json --size 200x100 --roll 5 --out out.png --dabs dabs.json');
+        self::assertSame(0, $code, $said);
+        $dabs = $this->read('dabs');
+        self::assertSame(['index', 't', 'x', 'y', 'size', 'angle', 'roundness', 'flow', 'opacity', 'colour'], array_keys($dabs[0]));
+        self::assertEqualsWithDelta(15.0, $dabs[3]['x'] - $dabs[2]['x'], 1e-6);
+        $picture = PictureFile::read((string) file_get_contents("{$this->folder}/out.png"))->bitmap();
+        self::assertSame([200, 100], [$picture->width, $picture->height]);
+        self::assertSame(0x24434CFF, $picture->at(100, 50));
+        self::assertSame(0, $picture->at(100, 5));
+
+        $again = (string) file_get_contents("{$this->folder}/out.png");
+        $this->yarrowfog('stroke --tip tip.png --brush brush.json --trace trace.json --size 200x100 --roll 5 --out out.png');
+        self::assertSame($again, file_get_contents("{$this->folder}/out.png"), 'The same input gives the same bytes.');
+    }
+
+    public function test_settings_are_told_as_json(): void
+    {
+        [$code, $said] = $this->yarrowfog('settings --json');
+        self::assertSame(0, $code);
+        self::assertContains('spacing', array_column(json_decode($said, true, flags: JSON_THROW_ON_ERROR), 'id'));
+    }
+
+    /** @return array<string, array{string, string, string}> */
+    public static function wrong(): array
+    {
+        return [
+            'unknown key' => ['brush', '{"settings": {"size": {"bass": 3}}}', '“settings.size.bass” is not a key that is known here.'],
+            'unknown setting' => ['brush', '{"settings": {"wetness": {"base": 3}}}', '“settings.wetness” is not a key that is known here.'],
+            'wrong type' => ['brush', '{"settings": {"size": {"base": "large"}}}', '“settings.size.base” does not fit “type”'],
+            'out of range' => ['brush', '{"settings": {"size": {"base": 9000}}}', '“settings.size.base” does not fit “maximum” (max 2000).'],
+            'NaN' => ['brush', '{"settings": {"size": {"base": NaN}}}', '“base” is NaN; it must be a number.'],
+            'no JSON' => ['trace', 'pen down', 'This is not JSON'],
+            'no samples' => ['trace', '{"realPressure": true}', 'misses a key'],
+            'unknown step' => ['steps', '{"steps": [{"step": "melt"}]}', '“steps.0.step” does not fit “enum”'],
+            'unknown number' => ['steps', '{"steps": [{"step": "trim", "numbers": {"edge": 1}}]}', '“steps.0.numbers.edge” is not a key that is known here.'],
+        ];
+    }
+
+    #[DataProvider('wrong')]
+    public function test_what_is_wrong_is_named_and_nothing_is_written(string $file, string $json, string $sentence): void
+    {
+        file_put_contents("{$this->folder}/{$file}.json", $json);
+        copy(dirname(__DIR__, 2).'/public/favicon.svg', "{$this->folder}/none");
+        $command = $file === 'steps' ? 'cut scan.jpg --steps steps.json --out out.png' : 'stroke --tip scan.jpg --brush brush.json --trace trace.json --size 90x90 --out out.png';
+        [$code, $said] = $this->yarrowfog($command);
+        self::assertSame(2, $code);
+        self::assertStringContainsString($sentence, $said);
+        self::assertFileDoesNotExist("{$this->folder}/out.png");
+    }
+
+    public function test_the_written_docs_are_fresh(): void
+    {
+        foreach (DocsCommand::files() as $file => $text) {
+            self::assertStringEqualsFile(dirname(__DIR__, 2)."/docs/{$file}", $text, 'Run bin/yarrowfog docs.');
+        }
+    }
+
+    /** @return array{int, string} */
+    private function yarrowfog(string $arguments): array
+    {
+        exec('cd '.escapeshellarg($this->folder).' && '.escapeshellarg(dirname(__DIR__, 2).'/bin/yarrowfog')." {$arguments} 2>&1", $said, $code);
+
+        return [$code, implode("\n", $said)];
+    }
+
+    private function json(string $name, mixed $value): void
+    {
+        file_put_contents("{$this->folder}/{$name}.json", json_encode($value, JSON_THROW_ON_ERROR));
+    }
+
+    /** @return array<array-key, mixed> */
+    private function read(string $name): array
+    {
+        return (array) json_decode((string) file_get_contents("{$this->folder}/{$name}.json"), true, flags: JSON_THROW_ON_ERROR);
+    }
+}
