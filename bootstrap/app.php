@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
 use App\Pictures\PictureRefused;
 use Illuminate\Foundation\Application;
@@ -9,10 +10,15 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Support\Facades\Route;
 use Yarrowfog\Core\InvalidInput;
 
 $app = Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php')
+    ->withRouting(
+        web: __DIR__.'/../routes/web.php',
+        then: fn () => Route::middleware([SameOrigin::class, SubstituteBindings::class])->group(__DIR__.'/../routes/live.php'),
+    )
     ->withMiddleware(function (Middleware $middleware): void {
         // Its package is one of those in compat/; nothing here is asked for from elsewhere.
         $middleware->remove(HandleCors::class);

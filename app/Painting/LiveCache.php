@@ -14,11 +14,24 @@ use App\Store\AtomicFile;
  */
 final readonly class LiveCache
 {
+    private const MEMORY = '/dev/shm';
+
     /** s after which a stroke that never ended is swept away. */
     private const STALE = 3600;
 
     public function __construct(private string $folder)
     {
+    }
+
+    /**
+     * Where the cache lies: in memory where the system offers that, since replacing a file
+     * on a disk costs milliseconds that the pen would feel.
+     *
+     * @param  string  $onDisk  used where there is no such memory
+     */
+    public static function folder(string $onDisk): string
+    {
+        return is_dir(self::MEMORY) && is_writable(self::MEMORY) ? self::MEMORY.'/yarrowfog-'.hash('xxh64', $onDisk) : $onDisk;
     }
 
     /** The number of the last piece that is in the cache; −1 when there is none. */

@@ -10,6 +10,8 @@ use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** Lays finished strokes into a sheet, takes them back and lays them again. */
@@ -28,6 +30,7 @@ final readonly class SheetPainter
     public function finish(Sheet $sheet, Order $order, Trace $trace): Patches
     {
         $this->cache->forget($order->stroke);
+        $this->cache->sweep();
         $buffer = (new StrokePainter($this->tips->levels($order->brush->tip), $order->settings))->stroke($trace, $order->roll, $sheet->bounds());
         $changed = $buffer->takeDirty();
 
@@ -52,12 +55,12 @@ final readonly class SheetPainter
                 'roll' => $order->roll,
                 'trace' => gzcompress(json_encode($trace->toArray(), JSON_THROW_ON_ERROR)),
             ]);
-            foreach ($changed as $place => $area) {
-                $tileArea = StrokeBuffer::area($place);
-                $tile = Lay::over($this->tiles->tile($layer, $place), $tileArea, $buffer);
-                $this->tiles->lay($layer, $stroke, $place, $tile);
-                $patches->add($area, $tile->crop($area->moved(-$tileArea->x, -$tileArea->y)));
-            }
+            $this->tiles->lay($layer, $stroke, $changed, function (Bitmap $under, Rect $area) use ($buffer, $patches): Bitmap {
+                $laid = Lay::over($under, $area, $buffer);
+                $patches->add($area, $laid);
+
+                return $laid;
+            });
 
             return $patches;
         });

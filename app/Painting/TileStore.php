@@ -17,31 +17,19 @@ final class TileStore
     /** zlib level: the fastest; paint packs well at any. */
     private const LEVEL = 1;
 
-    public function tile(Layer $layer, string $place): Bitmap
-    {
-        return self::unpacked($this->packed($layer, $place));
-    }
+    private const ROW = 4 * StrokeBuffer::SIDE;
 
     /** The pixels of a layer inside an area. */
     public function area(Layer $layer, Rect $area): Bitmap
     {
-        $row = str_repeat("\0", 4 * $area->width);
-        $rows = array_fill(0, $area->height, $row);
-        foreach (StrokeBuffer::keysUnder($area) as $place) {
-            $packed = $this->packed($layer, $place);
-            if ($packed === null) {
-                continue;
-            }
-            $bytes = self::inflated($packed);
-            $tileArea = StrokeBuffer::area($place);
-            $part = $area->intersect($tileArea);
+        $rows = array_fill(0, $area->height, str_repeat("\0", 4 * $area->width));
+        foreach ($this->packed($layer, StrokeBuffer::keysUnder($area)) as $place => $packed) {
+            $bytes = (string) gzuncompress($packed);
+            $tile = StrokeBuffer::area($place);
+            $part = $area->intersect($tile);
             for ($y = $part->y; $y < $part->bottom(); $y++) {
-                $rows[$y - $area->y] = substr_replace(
-                    $rows[$y - $area->y],
-                    substr($bytes, 4 * (($y - $tileArea->y) * StrokeBuffer::SIDE + $part->x - $tileArea->x), 4 * $part->width),
-                    4 * ($part->x - $area->x),
-                    4 * $part->width,
-                );
+                $from = self::ROW * ($y - $tile->y) + 4 * ($part->x - $tile->x);
+                $rows[$y - $area->y] = substr_replace($rows[$y - $area->y], substr($bytes, $from, 4 * $part->width), 4 * ($part->x - $area->x), 4 * $part->width);
             }
         }
 
@@ -54,11 +42,30 @@ final class TileStore
         return array_values(array_filter(DB::table('tiles')->where('layer_id', $layer->id)->pluck('place')->all(), is_string(...)));
     }
 
-    /** Puts a tile in place and keeps what was there with the stroke. */
-    public function lay(Layer $layer, Stroke $stroke, string $place, Bitmap $tile): void
+    /**
+     * Changes a part of each of some tiles, and keeps with the stroke what was there before.
+     *
+     * @param  array<string, Rect>  $areas  what changes in each tile, on the sheet
+     * @param  callable(Bitmap, Rect): Bitmap  $change  what was in the area → what will be
+     */
+    public function lay(Layer $layer, Stroke $stroke, array $areas, callable $change): void
     {
-        DB::table('stroke_tiles')->insert(['stroke_id' => $stroke->id, 'place' => $place, 'pixels' => $this->packed($layer, $place)]);
-        $this->put($layer, $place, (string) gzcompress($tile->toBytes(), self::LEVEL));
+        $before = $this->packed($layer, array_map(strval(...), array_keys($areas)));
+        $kept = [];
+        $laid = [];
+        foreach ($areas as $place => $area) {
+            $bytes = isset($before[$place]) ? (string) gzuncompress($before[$place]) : str_repeat("\0", self::ROW * StrokeBuffer::SIDE);
+            $local = $area->moved(-StrokeBuffer::area($place)->x, -StrokeBuffer::area($place)->y);
+            $changed = $change(self::cut($bytes, $local), $area)->toBytes();
+            $kept[] = ['stroke_id' => $stroke->id, 'place' => $place, 'pixels' => $before[$place] ?? null];
+            $laid[] = ['layer_id' => $layer->id, 'place' => $place, 'pixels' => (string) gzcompress(self::pasted($bytes, $local, $changed), self::LEVEL)];
+        }
+        foreach (array_chunk($kept, 200) as $rows) {
+            DB::table('stroke_tiles')->insert($rows);
+        }
+        foreach (array_chunk($laid, 200) as $rows) {
+            DB::table('tiles')->upsert($rows, ['layer_id', 'place'], ['pixels']);
+        }
     }
 
     /**
@@ -68,43 +75,61 @@ final class TileStore
      */
     public function exchange(Layer $layer, Stroke $stroke): array
     {
-        $places = [];
-        foreach (DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->get() as $other) {
-            $place = is_string($other->place) ? $other->place : '';
-            DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->where('place', $place)->update(['pixels' => $this->packed($layer, $place)]);
-            $this->put($layer, $place, is_string($other->pixels) ? $other->pixels : null);
-            $places[] = $place;
+        $others = [];
+        foreach (DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->get(['place', 'pixels']) as $other) {
+            $others[is_string($other->place) ? $other->place : ''] = is_string($other->pixels) ? $other->pixels : null;
+        }
+        $places = array_map(strval(...), array_keys($others));
+        $here = $this->packed($layer, $places);
+        foreach ($others as $place => $pixels) {
+            DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->where('place', $place)->update(['pixels' => $here[$place] ?? null]);
+            $tile = DB::table('tiles')->where('layer_id', $layer->id)->where('place', $place);
+            $pixels === null ? $tile->delete() : $tile->updateOrInsert(['layer_id' => $layer->id, 'place' => $place], ['pixels' => $pixels]);
         }
 
         return $places;
     }
 
-    private function put(Layer $layer, string $place, ?string $packed): void
+    /**
+     * @param  list<string>  $places
+     * @return array<string, string> gzipped tiles, where there are any
+     */
+    private function packed(Layer $layer, array $places): array
     {
-        if ($packed === null) {
-            DB::table('tiles')->where('layer_id', $layer->id)->where('place', $place)->delete();
-
-            return;
+        $packed = [];
+        foreach (array_chunk($places, 500) as $some) {
+            foreach (DB::table('tiles')->where('layer_id', $layer->id)->whereIn('place', $some)->pluck('pixels', 'place') as $place => $pixels) {
+                if (is_string($pixels)) {
+                    $packed[(string) $place] = $pixels;
+                }
+            }
         }
-        DB::table('tiles')->upsert([['layer_id' => $layer->id, 'place' => $place, 'pixels' => $packed]], ['layer_id', 'place'], ['pixels']);
+
+        return $packed;
     }
 
-    private function packed(Layer $layer, string $place): ?string
+    /** @param  Rect  $area  inside the tile */
+    private static function cut(string $tile, Rect $area): Bitmap
     {
-        $pixels = DB::table('tiles')->where('layer_id', $layer->id)->where('place', $place)->value('pixels');
+        $bytes = '';
+        for ($y = $area->y; $y < $area->bottom(); $y++) {
+            $bytes .= substr($tile, self::ROW * $y + 4 * $area->x, 4 * $area->width);
+        }
 
-        return is_string($pixels) ? $pixels : null;
+        return Bitmap::fromBytes($area->width, $area->height, $bytes);
     }
 
-    private static function unpacked(?string $packed): Bitmap
+    /** @param  Rect  $area  inside the tile */
+    private static function pasted(string $tile, Rect $area, string $bytes): string
     {
-        return $packed === null
-            ? Bitmap::filled(StrokeBuffer::SIDE, StrokeBuffer::SIDE)
-            : Bitmap::fromBytes(StrokeBuffer::SIDE, StrokeBuffer::SIDE, self::inflated($packed));
-    }
+        $out = '';
+        $end = 0;
+        for ($row = 0; $row < $area->height; $row++) {
+            $start = self::ROW * ($area->y + $row) + 4 * $area->x;
+            $out .= substr($tile, $end, $start - $end).substr($bytes, 4 * $area->width * $row, 4 * $area->width);
+            $end = $start + 4 * $area->width;
+        }
 
-    private static function inflated(string $packed): string
-    {
-        return (string) gzuncompress($packed);
+        return $out.substr($tile, $end);
     }
 }

@@ -16,7 +16,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         $this->app->singleton(Kept::class, fn (): Kept => new Kept(storage_path('yarrowfog/kept')));
         $this->app->singleton(Derived::class, fn (): Derived => new Derived(storage_path('yarrowfog/derived')));
-        $this->app->singleton(LiveCache::class, fn (): LiveCache => new LiveCache(storage_path('yarrowfog/live')));
+        $this->app->singleton(LiveCache::class, fn (): LiveCache => new LiveCache(LiveCache::folder(storage_path('yarrowfog/live'))));
     }
 
     public function boot(): void

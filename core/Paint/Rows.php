@@ -21,7 +21,8 @@ final readonly class Rows
         public array $vs,
         public int $ux,
         public int $vx,
-    ) {}
+    ) {
+    }
 
     /**
      * Solves 0 ≤ u + k·ux < width and 0 ≤ v + k·vx < height for the columns k of each row.

@@ -64,9 +64,15 @@ final class Bytes
      */
     private static function toInts(string $code, int $size, string $bytes): array
     {
+        if (strlen($bytes) <= self::CHUNK * $size) {
+            /** @var array<int, int> $ints pack codes of whole numbers give nothing else */
+            $ints = unpack($code.'*', $bytes);
+
+            return array_values($ints);
+        }
         $out = [];
         foreach (str_split($bytes, self::CHUNK * $size) as $part) {
-            /** @var array<int, int> $ints pack codes of whole numbers give nothing else */
+            /** @var array<int, int> $ints */
             $ints = unpack($code.'*', $part);
             foreach ($ints as $int) {
                 $out[] = $int;
@@ -79,6 +85,9 @@ final class Bytes
     /** @param  array<int, int>  $ints */
     private static function fromInts(string $code, array $ints): string
     {
+        if (count($ints) <= self::CHUNK) {
+            return pack($code.'*', ...$ints);
+        }
         $bytes = '';
         foreach (array_chunk($ints, self::CHUNK) as $chunk) {
             $bytes .= pack($code.'*', ...$chunk);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use App\Painting\LiveCache;
 use RuntimeException;
 
 /** Yarrowfog on a port and in folders of its own. */
@@ -36,7 +37,7 @@ final class Application
     public function start(): void
     {
         $this->process = new Process(
-            ['php', '-d', 'opcache.enable=1', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=tracing', '-d', 'memory_limit=3G',
+            ['php', '-d', 'opcache.enable=1', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=tracing', '-d', 'memory_limit=3G', '-d', 'opcache.validate_timestamps=0',
                 '-d', 'upload_max_filesize=100M', '-d', 'post_max_size=110M', '-S', "127.0.0.1:{$this->port}", '-t', 'public', 'server.php'],
             [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => '3'],
             "{$this->folder}/logs/server.log",
@@ -53,6 +54,7 @@ final class Application
     public function remove(): void
     {
         $this->stop();
+        Process::removeFolder(LiveCache::folder("{$this->folder}/yarrowfog/live"));
         Process::removeFolder($this->folder);
     }
 

@@ -8,6 +8,7 @@ use App\Cutting\Cutter;
 use App\Gathering\Gatherer;
 use App\Models\Brush;
 use App\Models\Source;
+use App\Painting\LiveCache;
 use App\Pictures\PictureFile;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
@@ -43,11 +44,13 @@ abstract class FeatureTestCase extends TestCase
     {
         parent::setUp();
         $this->withoutVite();
+        $this->withHeader('Sec-Fetch-Site', 'same-origin');
     }
 
     protected function tearDown(): void
     {
         parent::tearDown();
+        Process::removeFolder(LiveCache::folder("{$this->folder}/yarrowfog/live"));
         Process::removeFolder($this->folder);
         putenv('YARROWFOG_STORAGE');
     }

@@ -77,6 +77,18 @@ final class PaintTest extends FeatureTestCase
         self::assertEquals($second['words']['state']['maker'], $all['words']['state']['maker']);
     }
 
+    public function test_pieces_are_taken_from_own_pages_only(): void
+    {
+        [$sheet, $order, $samples] = $this->begun();
+        $send = fn (array $headers): int => $this->withHeaders($headers)->postJson("/sheets/{$sheet->id}/pieces", [...$order, 'samples' => $samples])->getStatusCode();
+        self::assertSame(403, $send(['Sec-Fetch-Site' => 'cross-site']));
+        self::assertSame(403, $send(['Sec-Fetch-Site' => 'same-site']));
+        $this->flushHeaders();
+        self::assertSame(403, $send([]));
+        self::assertSame(403, $send(['Origin' => 'http://harbour.example']));
+        self::assertSame(200, $send(['Origin' => 'http://127.0.0.1:8080']));
+    }
+
     public function test_a_stroke_that_arrives_twice_is_laid_once(): void
     {
         [$sheet, $order, $samples] = $this->begun();

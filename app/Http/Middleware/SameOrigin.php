@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Middleware;
+
+use Closure;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * Guards the pieces of a stroke: they come dozens of times a second and carry no session.
+ *
+ * A page of another origin cannot set these headers (Fetch Metadata Request Headers, and
+ * the Origin header of the Fetch standard). What a piece writes is a cache and nothing else.
+ */
+final class SameOrigin
+{
+    /**
+     * @param  Closure(Request): Response  $next
+     */
+    public function handle(Request $request, Closure $next): Response
+    {
+        $site = $request->headers->get('Sec-Fetch-Site');
+        $origin = $request->headers->get('Origin');
+        $isOwn = $site === null ? $origin === $request->getSchemeAndHttpHost() : $site === 'same-origin';
+
+        return $isOwn ? $next($request) : response()->json(['message' => 'Pieces of a stroke are taken from Yarrowfog’s own pages only.'], 403);
+    }
+}
