@@ -30,8 +30,9 @@ try {
             for (; window.shown < sure; window.shown++) window.latency.push(performance.now() - window.seen[window.shown + 1]);
         }));
         JS);
+    // A pen that reports 125 times a second.
     for ($k = 0; $k < 4; $k++) {
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.1 + 0.8 * $i / 90, 0.3 + 0.1 * $k + 0.1 * sin($i / 9), 0.3 + 0.6 * $i / 90], range(0, 90)), every: 16);
+        $chrome->pen('canvas', array_map(fn (int $i): array => [0.1 + 0.8 * $i / 180, 0.3 + 0.1 * $k + 0.1 * sin($i / 18), 0.3 + 0.6 * $i / 180], range(0, 180)), every: 8);
     }
     /** @var list<float> $latency */
     $latency = $chrome->run('return window.latency');

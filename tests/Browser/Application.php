@@ -36,6 +36,9 @@ final class Application
 
     public function start(): void
     {
+        if ($this->process !== null) {
+            return;
+        }
         $this->process = new Process(
             ['php', '-d', 'opcache.enable=1', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=tracing', '-d', 'memory_limit=3G', '-d', 'opcache.validate_timestamps=0',
                 '-d', 'upload_max_filesize=100M', '-d', 'post_max_size=110M', '-S', "127.0.0.1:{$this->port}", '-t', 'public', 'server.php'],

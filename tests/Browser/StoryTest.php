@@ -41,7 +41,7 @@ final class StoryTest extends BrowserTestCase
         $chrome->type('input[aria-label="Spacing, typed"]', '6 %');
         $chrome->waitForText('[data-report]', 'solid');
         $chrome->press('Keep changes');
-        $chrome->waitForText('h1 + span', 'kept');
+        $chrome->waitForText('h1 + span', ' · kept');
 
         // Try: a stroke with rising pressure is wider at its end.
         $chrome->press('Try it');

@@ -1,10 +1,10 @@
 @props(['of'])
 {{-- One number of the work. `of` names the object in scope that holds it (see parts/slider.js). --}}
 <div x-data="slider({{ $of }})" {{ $attributes }}>
-    <div class="flex items-baseline justify-between gap-2">
+    <div class="flex h-[24px] items-baseline justify-between gap-2">
         <label :for="id" class="text-[13.5px] font-bold" x-text="of.label" :title="of.sentence"></label>
         <span class="flex items-baseline">
-            <button type="button" class="px-1 text-[12px] text-stone underline" x-show="isChanged" x-on:click="reset" :aria-label="'Reset ' + of.label">reset</button>
+            <button type="button" class="min-h-[24px] px-1 text-[12px] text-stone underline" x-show="isChanged" x-on:click="reset" :aria-label="'Reset ' + of.label">reset</button>
             <input type="text" class="slider-value" :value="shown" x-on:change="type" x-on:keydown.enter="type" :aria-label="of.label + ', typed'" autocomplete="off">
         </span>
     </div>

@@ -22,7 +22,7 @@
                     <a :href="b.tune" class="block bg-white" :aria-label="'Tune ' + b.name"><img :src="b.strip" alt="" width="340" height="104" class="mx-auto block h-[120px] w-full object-contain"></a>
                     <div class="px-3 pb-3 pt-2">
                         <div class="flex items-baseline gap-2">
-                            <input type="text" :value="b.name" maxlength="120" class="min-w-0 flex-1 rounded-[5px] border border-transparent bg-transparent px-1 font-title text-[16px] font-semibold hover:border-fog-300 focus:border-fog-300 focus:bg-white" aria-label="Name of the brush" x-on:change="rename(b, $event)">
+                            <input type="text" :value="b.name" maxlength="120" class="h-[26px] min-w-0 flex-1 rounded-[5px] border border-transparent bg-transparent px-1 font-title text-[16px] font-semibold hover:border-fog-300 focus:border-fog-300 focus:bg-white" aria-label="Name of the brush" x-on:change="rename(b, $event)">
                             <span class="small whitespace-nowrap" x-text="b.size + ' px · ' + b.kind + (b.changed ? ' · has unkept changes' : '')"></span>
                         </div>
                         <p class="wrong m-0 px-1" role="alert" x-show="isWrong(b)" x-text="message"></p>

@@ -15,7 +15,7 @@
             <h1 class="on-mat m-0 font-title text-[15px]">{{ $sheet->name }} <span class="font-sans text-[12.5px] font-normal text-stone">{{ number_format($sheet->width) }} × {{ number_format($sheet->height) }} px</span></h1>
             <button type="button" class="on-mat" x-on:click="undo" :disabled="!canUndo">Undo</button>
             <button type="button" class="on-mat" x-on:click="redo" :disabled="!canRedo">Redo</button>
-            <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="px-1" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="w-[52px] text-center tabular-nums" x-on:click="fit" x-text="zoom" title="Fit the sheet"></button><button type="button" class="px-1" x-on:click="closer" aria-label="Closer">+</button></span>
+            <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="size-[24px]" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="h-[24px] w-[52px] text-center tabular-nums" x-on:click="fit" x-text="zoom" title="Fit the sheet"></button><button type="button" class="size-[24px]" x-on:click="closer" aria-label="Closer">+</button></span>
             <p class="m-0 rounded bg-fog-50 px-2 py-1 text-[13px] text-madder" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
             <span class="on-mat ml-auto text-stone" x-text="penWords"></span>
             <a class="on-mat no-underline" href="{{ route('sheets.picture', $sheet) }}?paper=1" download>Save with paper</a>

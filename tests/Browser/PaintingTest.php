@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use PHPUnit\Framework\Attributes\TestWith;
+
+/** Painting, tuning and keeping with the demo's brushes. */
+final class PaintingTest extends BrowserTestCase
+{
+    protected const WITH_DEMO = true;
+
+    protected function tearDown(): void
+    {
+        // A test that failed while the server was away must not fail the others.
+        $this->app()->start();
+    }
+
+    public function test_ink_follows_the_pen_while_it_is_down(): void
+    {
+        $chrome = $this->onFreshSheet();
+        // A real pen moves slowly from left to right and lifts; pieces must have shown before it did.
+        $chrome->run('window.live = 0; window.lifted = false; const c = document.querySelector("canvas"); c.addEventListener("paint-shown", () => { if (!window.lifted) window.live++; }); c.addEventListener("pointerup", () => { window.lifted = true; })');
+        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 60, 0.5, 0.7], range(0, 60)), every: 20);
+        $this->waitForUndo(true);
+        self::assertGreaterThan(3, $chrome->run('return window.live'));
+        self::assertStringContainsString('Pen · pressure and tilt', $chrome->text('main'));
+        self::assertSame([], $chrome->log());
+    }
+
+    public function test_a_mouse_paints_with_the_assumed_pressure(): void
+    {
+        $chrome = $this->onFreshSheet();
+        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.4, 0], range(0, 20)), 'mouse');
+        $this->waitForUndo(true);
+        self::assertGreaterThan(0, $this->ink());
+        self::assertStringContainsString('Mouse · the brush’s assumed pressure', $chrome->text('main'));
+    }
+
+    public function test_strokes_wait_while_the_server_is_away_even_through_a_reload(): void
+    {
+        $chrome = $this->onFreshSheet();
+        $path = $chrome->path();
+        $sheet = basename($path);
+        $this->app()->stop();
+        $stroke = array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20));
+        $chrome->pen('canvas', $stroke);
+        $chrome->waitForText('header', 'The server is away. 1 stroke waits here and will be sent when it is back.');
+        $chrome->pen('canvas', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
+        $chrome->wait('both strokes to be stored', fn (): bool => $chrome->run('return JSON.parse(Object.entries(localStorage).find(([k]) => k.endsWith(arguments[0]))[1]).length', "/sheets/{$sheet}") === 2);
+        $this->app()->start();
+        $chrome->open($path);
+        $this->waitForUndo(true);
+        $chrome->wait('nothing to wait', fn (): bool => $chrome->run('return JSON.parse(Object.entries(localStorage).find(([k]) => k.endsWith(arguments[0]))[1]).length', "/sheets/{$sheet}") === 0);
+        $chrome->press('Undo');
+        $chrome->press('Undo');
+        $chrome->wait('the empty sheet', fn (): bool => $this->ink() === 0);
+        self::assertSame($path, $chrome->path());
+        // The browser notes every refused connection; other tests want a clean log.
+        self::assertNotSame([], $chrome->log());
+    }
+
+    public function test_changes_in_tune_are_undone_and_survive_a_reload(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->open('/keep');
+        $chrome->find('li[data-brush]');
+        $chrome->open('/tune/1');
+        $value = fn (): string => (string) $chrome->find('input[aria-label="Spacing, typed"]')->getAttribute('value');
+        $chrome->wait('a swatch', fn (): bool => $this->painted('main canvas') > 0);
+        $before = $value();
+        $chrome->type('input[aria-label="Spacing, typed"]', '44');
+        $chrome->waitForText('h1 + span', 'changed since kept');
+        $chrome->wait('the change to be saved', fn (): bool => $chrome->run('return sessionStorage.getItem("past:tune:1") !== null') === true);
+        $chrome->wait('the draft to be saved', fn (): bool => str_contains((string) file_get_contents($this->app()->url.'/keep'), '"changed":true'));
+        $chrome->open('/tune/1');
+        $chrome->waitForText('h1 + span', 'changed since kept');
+        self::assertSame('44 %', $value());
+        $chrome->press('Undo');
+        $chrome->wait('the old spacing', fn (): bool => $value() === $before);
+        $chrome->press('Redo');
+        $chrome->wait('the new spacing', fn (): bool => $value() === '44 %');
+        $chrome->press('Put back');
+        $chrome->waitForText('h1 + span', ' · kept');
+        $chrome->wait('the kept spacing', fn (): bool => $value() === $before);
+        self::assertSame([], $chrome->log());
+    }
+
+    public function test_a_brush_is_renamed_deleted_and_brought_back(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->open('/keep');
+        $chrome->type('li[data-brush="2"] input', 'Slanting rain');
+        $chrome->wait('the name to be kept', fn (): bool => str_contains((string) file_get_contents($this->app()->url.'/keep'), 'Slanting rain'));
+        $chrome->click('li[data-brush="2"] button:last-child');
+        $chrome->waitForText('main [role=status]', '“Slanting rain” is deleted.');
+        $chrome->press('Bring it back');
+        self::assertSame('Slanting rain', $chrome->find('li[data-brush="2"] input')->getAttribute('value'));
+    }
+
+    #[TestWith(['/gather'])]
+    #[TestWith(['/cut/6'])]
+    #[TestWith(['/tune/6'])]
+    #[TestWith(['/try/1'])]
+    #[TestWith(['/keep'])]
+    public function test_every_room_is_accessible_and_fits_a_small_window(string $room): void
+    {
+        $chrome = $this->chrome();
+        $chrome->open($room);
+        $chrome->wait('the room', fn (): bool => $chrome->run('return document.readyState === "complete" && !document.querySelector("main [x-cloak]:not([x-show])")') === true);
+        if (str_starts_with($room, '/cut') || str_starts_with($room, '/tune')) {
+            $chrome->wait('a picture', fn (): bool => (int) $chrome->run('return Math.max(...[...document.querySelectorAll("canvas")].map(c => Number(c.dataset.painted || 0)))') > 0);
+        }
+        $chrome->run((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $violations = $chrome->run('return axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }).then(r => r.violations.map(v => v.id + ": " + v.nodes.map(n => n.html.slice(0, 140)).join(" | ")))');
+        self::assertSame([], $violations);
+        self::assertTrue($chrome->run('return document.documentElement.scrollWidth <= window.innerWidth && document.documentElement.scrollHeight <= window.innerHeight'));
+        self::assertSame([], $chrome->log());
+    }
+
+    public function test_the_safety_rails_stand(): void
+    {
+        $context = stream_context_create(['http' => ['method' => 'POST', 'header' => "Content-Type: application/json\r\nAccept: application/json\r\n", 'content' => '{}', 'ignore_errors' => true]]);
+        file_get_contents($this->app()->url.'/sheets', false, $context);
+        self::assertStringContainsString('419', $http_response_header[0], 'A request without a token is refused.');
+        file_get_contents($this->app()->url.'/gather');
+        $headers = implode("\n", $http_response_header);
+        self::assertStringContainsString("script-src 'self'", $headers);
+        self::assertStringContainsStringIgnoringCase('samesite=strict', $headers);
+        file_get_contents($this->app()->url.'/..%2f.env', false, stream_context_create(['http' => ['ignore_errors' => true]]));
+        self::assertStringContainsString('404', $http_response_header[0]);
+    }
+
+    private function onFreshSheet(): Chrome
+    {
+        $chrome = $this->chrome();
+        $chrome->open('/try');
+        $chrome->press('New sheet');
+        $chrome->press('Make it');
+        $chrome->wait('a new sheet', fn (): bool => str_contains($chrome->text('h1'), 'Sheet'));
+        $chrome->find('canvas[data-loaded=yes]');
+
+        return $chrome;
+    }
+
+    private function waitForUndo(bool $possible): void
+    {
+        $this->chrome()->wait('undo', fn (): bool => $this->chrome()->run('return ![...document.querySelectorAll("button")].find(b => b.textContent.trim() === "Undo").disabled') === $possible);
+    }
+
+    private function ink(): int
+    {
+        $sum = $this->chrome()->run('const c = document.querySelector("canvas"); const d = c.getContext("2d").getImageData(0, 0, c.width, c.height).data; let s = 0; for (let i = 3; i < d.length; i += 4) s += d[i]; return s');
+
+        return is_numeric($sum) ? (int) $sum : -1;
+    }
+}
