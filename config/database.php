@@ -11,7 +11,7 @@ return [
             'prefix' => '',
             'foreign_key_constraints' => true,
             'busy_timeout' => 10000,
-            'journal_mode' => 'WAL',
+            // The write-ahead log is switched on once, by the first migration: the file remembers it.
             'synchronous' => 'NORMAL',
             // Writers queue at once instead of failing when a read turns into a write.
             'transaction_mode' => 'IMMEDIATE',

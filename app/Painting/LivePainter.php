@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Painting;
 
-use App\Models\Layer;
 use App\Models\Sheet;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Lay;
@@ -64,17 +63,12 @@ final readonly class LivePainter
         $patches = new Patches;
         $changed = $buffer->takeDirty();
         $layer = $sheet->layer();
-        foreach ($changed as $area) {
-            $patches->add($area, $this->laid($layer, $buffer, $area));
+        foreach ($this->tiles->parts($layer, $changed) as $place => $under) {
+            $patches->add($changed[$place], Lay::over($under, $changed[$place], $buffer));
         }
         $this->cache->put($order->stroke, $piece + 1, array_combine(array_keys($changed), array_map($buffer->export(...), array_keys($changed))));
 
         return ['patches' => $patches, 'state' => ['piece' => $piece + 1, 'colour' => $colour, 'maker' => $maker->state()]];
-    }
-
-    private function laid(Layer $layer, StrokeBuffer $buffer, Rect $area): \Yarrowfog\Core\Raster\Bitmap
-    {
-        return Lay::over($this->tiles->area($layer, $area), $area, $buffer);
     }
 
     /** @param  list<Rect>  $areas */

@@ -32,8 +32,12 @@ final class Patches
     {
         $json = json_encode([...$words, 'patches' => $this->places], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
 
-        return new Response(pack('N', strlen($json)).$json.$this->bytes, 200, [
+        $body = pack('N', strlen($json)).$json.$this->bytes;
+
+        return new Response($body, 200, [
             'Content-Type' => 'application/octet-stream',
+            // With its length known, the browser need not wait for the connection to close.
+            'Content-Length' => (string) strlen($body),
             'Cache-Control' => 'no-store',
         ]);
     }

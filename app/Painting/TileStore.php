@@ -43,6 +43,25 @@ final class TileStore
     }
 
     /**
+     * A part of each of some tiles.
+     *
+     * @param  array<string, Rect>  $areas  inside each tile, on the sheet
+     * @return array<string, Bitmap>
+     */
+    public function parts(Layer $layer, array $areas): array
+    {
+        $packed = $this->packed($layer, array_map(strval(...), array_keys($areas)));
+        $parts = [];
+        foreach ($areas as $place => $area) {
+            $parts[$place] = isset($packed[$place])
+                ? self::cut((string) gzuncompress($packed[$place]), self::local($place, $area))
+                : Bitmap::filled($area->width, $area->height);
+        }
+
+        return $parts;
+    }
+
+    /**
      * Changes a part of each of some tiles, and keeps with the stroke what was there before.
      *
      * @param  array<string, Rect>  $areas  what changes in each tile, on the sheet
@@ -55,7 +74,7 @@ final class TileStore
         $laid = [];
         foreach ($areas as $place => $area) {
             $bytes = isset($before[$place]) ? (string) gzuncompress($before[$place]) : str_repeat("\0", self::ROW * StrokeBuffer::SIDE);
-            $local = $area->moved(-StrokeBuffer::area($place)->x, -StrokeBuffer::area($place)->y);
+            $local = self::local($place, $area);
             $changed = $change(self::cut($bytes, $local), $area)->toBytes();
             $kept[] = ['stroke_id' => $stroke->id, 'place' => $place, 'pixels' => $before[$place] ?? null];
             $laid[] = ['layer_id' => $layer->id, 'place' => $place, 'pixels' => (string) gzcompress(self::pasted($bytes, $local, $changed), self::LEVEL)];
@@ -106,6 +125,14 @@ final class TileStore
         }
 
         return $packed;
+    }
+
+    /** An area of the sheet, counted from the top left of a tile. */
+    private static function local(string $place, Rect $area): Rect
+    {
+        $tile = StrokeBuffer::area($place);
+
+        return $area->moved(-$tile->x, -$tile->y);
     }
 
     /** @param  Rect  $area  inside the tile */

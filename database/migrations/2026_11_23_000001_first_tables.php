@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 return new class extends Migration
 {
+    // The journal cannot be changed inside a transaction.
+    public $withinTransaction = false;
+
     public function up(): void
     {
+        DB::statement('PRAGMA journal_mode = WAL');
         Schema::create('sources', function (Blueprint $table): void {
             $table->id();
             $table->string('name');
