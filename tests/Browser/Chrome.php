@@ -42,10 +42,15 @@ final class Chrome
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
         $this->driver = RemoteWebDriver::create("http://127.0.0.1:{$port}", $capabilities, 30000, 60000);
-        // The window has a frame even where none is drawn: what counts is the page.
-        $inner = $this->run('return [window.outerWidth - window.innerWidth, window.outerHeight - window.innerHeight]');
-        if (is_array($inner)) {
-            $this->driver->manage()->window()->setSize(new \Facebook\WebDriver\WebDriverDimension($width + (int) $inner[0], $height + (int) $inner[1]));
+        $this->resize($width, $height);
+    }
+
+    /** Makes the page this large; the window has a frame even where none is drawn. */
+    public function resize(int $width, int $height): void
+    {
+        $frame = $this->run('return [window.outerWidth - window.innerWidth, window.outerHeight - window.innerHeight]');
+        if (is_array($frame)) {
+            $this->driver->manage()->window()->setSize(new \Facebook\WebDriver\WebDriverDimension($width + (int) $frame[0], $height + (int) $frame[1]));
         }
     }
 

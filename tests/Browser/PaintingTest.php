@@ -107,6 +107,7 @@ final class PaintingTest extends BrowserTestCase
     public function test_every_room_is_accessible_and_fits_a_small_window(string $room): void
     {
         $chrome = $this->chrome();
+        $chrome->resize(1024, 700);
         $chrome->open($room);
         $chrome->wait('the room', fn (): bool => $chrome->run('return document.readyState === "complete" && !document.querySelector("main [x-cloak]:not([x-show])")') === true);
         if (str_starts_with($room, '/cut') || str_starts_with($room, '/tune')) {
@@ -117,6 +118,7 @@ final class PaintingTest extends BrowserTestCase
         self::assertSame([], $violations);
         self::assertTrue($chrome->run('return document.documentElement.scrollWidth <= window.innerWidth && document.documentElement.scrollHeight <= window.innerHeight'));
         self::assertSame([], $chrome->log());
+        $chrome->resize(1280, 800);
     }
 
     public function test_the_safety_rails_stand(): void

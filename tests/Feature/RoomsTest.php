@@ -113,6 +113,18 @@ final class RoomsTest extends FeatureTestCase
         self::assertSame(1, Tip::query()->count());
     }
 
+    public function test_an_empty_library_has_a_pen_to_draw_the_first_mark_with(): void
+    {
+        $this->post('/marks')->assertRedirect();
+        $this->post('/marks')->assertRedirect();
+        self::assertSame(['Round pen'], Brush::query()->pluck('name')->all());
+        $sheet = Sheet::query()->firstOrFail();
+        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => '11111111-1111-4111-8111-111111111111', 'brush' => Brush::query()->firstOrFail()->id, 'roll' => 1, 'samples' => [[0, 300, 300, 1]]])->assertOk();
+        $mark = PictureFile::read((string) $this->get("/sheets/{$sheet->id}/picture")->getContent())->bitmap();
+        self::assertSame(255, $mark->at(300, 300) & 255);
+        self::assertSame(0, $mark->at(300, 320) & 255);
+    }
+
     public function test_a_drawn_mark_becomes_a_source(): void
     {
         $brush = $this->brush();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Gathering\Gatherer;
+use App\Gathering\PlainPen;
 use App\Http\InHand;
 use App\Models\Brush;
 use App\Models\Sheet;
@@ -19,8 +20,10 @@ final class MarkController
 {
     private const SIDE = 800;
 
-    public function create(): RedirectResponse
+    public function create(PlainPen $pen): RedirectResponse
     {
+        $pen->ensure();
+
         return redirect()->route('mark.show', Sheet::blank('Mark', self::SIDE, self::SIDE, Sheet::TO_DRAW_A_MARK));
     }
 

@@ -1,5 +1,5 @@
 const WIDTH = 230;
-const HEIGHT = 118;
+const HEIGHT = 84;
 const EDGE = 10;
 
 /**

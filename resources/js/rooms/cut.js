@@ -1,7 +1,7 @@
 import { call, callForPixels, Refused } from '../lib/call';
-import { isTyping, pageData } from '../lib/data';
+import { pageData } from '../lib/data';
 import { Latest, quietly } from '../lib/latest';
-import { Past } from '../lib/past';
+import { undoable } from '../lib/undoable';
 
 const BACKDROPS = [
     { id: 'nothing', label: 'Nothing', ink: '#1c211e' },
@@ -13,6 +13,7 @@ const BACKDROPS = [
 let key = 0;
 
 export const cutRoom = () => ({
+    ...undoable,
     ...pageData('cut-data'),
     steps: [],
     kind: 'ink mask',
@@ -28,8 +29,6 @@ export const cutRoom = () => ({
     adding: false,
     making: false,
     message: '',
-    canUndo: false,
-    canRedo: false,
     dragged: null,
 
     init() {
@@ -40,14 +39,12 @@ export const cutRoom = () => ({
         this.saveSoon = quietly(300, () => this.save());
         this.noteSoon = quietly(250, () => this.note());
         this.fill(this.list);
-        this.past = new Past(`cut:${this.id}`, this.written());
-        this.flags();
+        this.beginPast(`cut:${this.id}`);
         this.$watch('steps', () => this.changed());
         this.$watch('kind', () => this.changed());
         this.$watch('backdrop', () => this.preview());
         this.$watch('wipe', () => this.draw());
         new ResizeObserver(() => this.draw()).observe(this.$refs.mat);
-        window.addEventListener('keydown', (event) => this.key(event));
         this.load();
     },
     async load() {
@@ -69,27 +66,6 @@ export const cutRoom = () => ({
         this.preview();
         this.noteSoon();
         this.saveSoon();
-    },
-    note() {
-        this.past.note(this.written());
-        this.flags();
-    },
-    flags() {
-        this.canUndo = this.past.canUndo;
-        this.canRedo = this.past.canRedo;
-    },
-    undo() {
-        this.note();
-        this.take(this.past.undo());
-    },
-    redo() {
-        this.take(this.past.redo());
-    },
-    take(list) {
-        if (list) {
-            this.fill(list);
-            this.flags();
-        }
     },
     form(step) {
         return this.forms[step.step];
@@ -338,20 +314,6 @@ export const cutRoom = () => ({
     },
     say(error) {
         this.message = error instanceof Refused ? error.message : 'The server is away. The list is still here; try again in a moment.';
-    },
-    key(event) {
-        if (isTyping(event) || !(event.ctrlKey || event.metaKey)) {
-            return;
-        }
-        const pressed = event.key.toLowerCase();
-        if (pressed === 'z' || pressed === 'y') {
-            event.preventDefault();
-            if (pressed === 'y' || event.shiftKey) {
-                this.redo();
-            } else {
-                this.undo();
-            }
-        }
     },
 });
 

@@ -8,13 +8,10 @@ export const markRoom = () => extended(painting(pageData('mark-data')), {
     init() {
         this.startPainting();
         this.sizeValue = 26;
-        this.useBlack();
-        // Whatever brush is chosen, a mark is drawn in black: black prints fully.
-        this.$watch('chosen', () => this.useBlack());
     },
-    useBlack() {
-        this.mainInk = '#000000';
-        this.secondInk = '#000000';
+    /** Whatever brush is chosen, a mark is drawn in black: black prints fully. */
+    inksInHand() {
+        return { main: '#000000', second: '#000000' };
     },
     async keep() {
         this.keeping = true;

@@ -1,5 +1,6 @@
 import { extended, isTyping, pageData } from '../lib/data';
 import { newSheet, SheetView } from '../lib/sheet';
+import { catchUndoKeys } from '../lib/undoable';
 
 /** What Try and Draw a mark share: a sheet, a brush in hand, its size and opacity. */
 export const painting = (data) => ({
@@ -22,7 +23,7 @@ export const painting = (data) => ({
             canvas: this.$refs.sheet,
             mat: this.$refs.mat,
             room,
-            order: () => (this.chosen === null ? null : { brush: this.chosen, size: this.sizeValue, opacity: this.opacityValue, inks: { main: this.mainInk, second: this.secondInk } }),
+            order: () => (this.chosen === null ? null : { brush: this.chosen, size: this.sizeValue, opacity: this.opacityValue, inks: this.inksInHand() }),
             onPen: (isPen) => { this.isPen = isPen; },
             onHistory: (words) => {
                 this.canUndo = words.undo ?? this.canUndo;
@@ -31,6 +32,7 @@ export const painting = (data) => ({
             onView: (scale) => { this.zoom = `${Math.round(scale * 100)} %`; },
             say: (message) => { this.message = message; },
         });
+        catchUndoKeys(this);
         window.addEventListener('keydown', (event) => this.key(event));
         window.addEventListener('keyup', (event) => {
             if (event.code === 'Space') {
@@ -38,6 +40,9 @@ export const painting = (data) => ({
             }
         });
         window.addEventListener('resize', () => this.view.fit());
+    },
+    inksInHand() {
+        return { main: this.mainInk, second: this.secondInk };
     },
     choose(brush) {
         if (brush) {
@@ -98,15 +103,8 @@ export const painting = (data) => ({
         if (isTyping(event)) {
             return;
         }
-        const pressed = event.key.toLowerCase();
-        if ((event.ctrlKey || event.metaKey) && (pressed === 'z' || pressed === 'y')) {
-            event.preventDefault();
-            if (pressed === 'y' || event.shiftKey) {
-                this.redo();
-            } else {
-                this.undo();
-            }
-        } else if (event.code === 'Space' && !(event.target instanceof HTMLButtonElement)) {
+        const pressed = event.key;
+        if (event.code === 'Space' && !(event.target instanceof HTMLButtonElement)) {
             event.preventDefault();
             this.view.panning = true;
         } else if (pressed === ',' || pressed === '.') {

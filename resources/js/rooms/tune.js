@@ -1,8 +1,8 @@
 import { call, callForPixels, Refused } from '../lib/call';
-import { anyRoll, isTyping, pageData } from '../lib/data';
+import { anyRoll, pageData } from '../lib/data';
 import { Latest, quietly } from '../lib/latest';
-import { Past } from '../lib/past';
 import { drawForm, drawGround, drawHand, drawInk, drawStep } from '../lib/stations';
+import { undoable } from '../lib/undoable';
 
 const STATIONS = [
     { id: 'hand', label: 'Hand' },
@@ -13,6 +13,7 @@ const STATIONS = [
 ];
 
 export const tuneRoom = () => ({
+    ...undoable,
     ...pageData('tune-data'),
     stations: STATIONS,
     station: 'step',
@@ -22,8 +23,6 @@ export const tuneRoom = () => ({
     idle: {},
     curves: {},
     message: '',
-    canUndo: false,
-    canRedo: false,
 
     init() {
         this.kept = JSON.stringify(this.keptBrush);
@@ -32,18 +31,16 @@ export const tuneRoom = () => ({
         this.saveSoon = quietly(300, () => this.save());
         this.adviseSoon = quietly(60, () => this.advising.run(() => this.advise()));
         this.noteSoon = quietly(250, () => this.note());
-        this.past = new Past(`tune:${this.id}`, this.state());
-        this.flags();
+        this.beginPast(`tune:${this.id}`);
         this.$watch('brush', () => this.changed());
         this.$watch('roll', () => this.changed());
         this.choose('step');
         new ResizeObserver(() => this.repaint()).observe(this.$refs.swatch.parentElement);
-        window.addEventListener('keydown', (event) => this.key(event));
         window.addEventListener('pagehide', () => this.save());
     },
 
     // —— state ——
-    state() {
+    written() {
         return { brush: this.brush, roll: this.roll };
     },
     changed() {
@@ -51,47 +48,15 @@ export const tuneRoom = () => ({
         this.noteSoon();
         this.saveSoon();
     },
-    note() {
-        this.past.note(this.state());
-        this.flags();
-    },
-    flags() {
-        this.canUndo = this.past.canUndo;
-        this.canRedo = this.past.canRedo;
-    },
-    undo() {
-        this.note();
-        this.take(this.past.undo());
-    },
-    redo() {
-        this.take(this.past.redo());
-    },
-    take(state) {
-        if (state) {
-            this.brush = state.brush;
-            this.roll = state.roll;
-            this.flags();
-        }
+    fill(state) {
+        this.brush = state.brush;
+        this.roll = state.roll;
     },
     get isChanged() {
         return JSON.stringify(this.brush) !== this.kept;
     },
     get standing() {
         return `${Math.round(this.brush.settings.size.base)} px · ${this.isChanged ? 'changed since kept' : 'kept'}`;
-    },
-    key(event) {
-        if (isTyping(event) || !(event.ctrlKey || event.metaKey)) {
-            return;
-        }
-        const key = event.key.toLowerCase();
-        if (key === 'z' || key === 'y') {
-            event.preventDefault();
-            if (key === 'y' || event.shiftKey) {
-                this.redo();
-            } else {
-                this.undo();
-            }
-        }
     },
 
     // —— painting ——
@@ -144,7 +109,7 @@ export const tuneRoom = () => ({
     // —— keeping ——
     async save() {
         try {
-            await call(this.url, { method: 'PUT', json: this.state() });
+            await call(this.url, { method: 'PUT', json: this.written() });
         } catch (error) {
             this.say(error);
         }

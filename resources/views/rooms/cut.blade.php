@@ -5,7 +5,7 @@
         <dt><kbd>↑</kbd> <kbd>↓</kbd></dt><dd>on a step’s handle: move the step</dd>
     </x-slot:keys>
     <x-data id="cut-data" :value="['id' => $source->id, 'url' => route('cut', $source), 'name' => $source->name, 'list' => $list, 'forms' => $steps, 'fullWidth' => $source->width]" />
-    <main x-data="cutRoom" class="grid min-h-0 grid-cols-[286px_minmax(0,1fr)_350px] gap-[14px] px-5 py-[14px]">
+    <main x-data="cutRoom" class="grid min-h-0 grid-cols-[286px_minmax(0,1fr)_350px] gap-[14px] max-[1180px]:grid-cols-[250px_minmax(0,1fr)_286px] px-5 py-[14px]">
         <section aria-label="Cut list" class="flex min-h-0 flex-col gap-[7px] overflow-y-auto p-[2px]">
             <div class="flex items-center gap-[10px] pb-[4px]">
                 <img src="{{ route('sources.thumb', $source) }}" alt="" class="size-[54px] rounded-[7px] bg-neutral-mat object-contain">
@@ -61,8 +61,8 @@
             <div x-ref="under" class="absolute" :class="backdrop.id"></div>
             <canvas x-ref="picture" class="absolute inset-0 size-full" :class="wantsPlace ? 'cursor-crosshair' : ''" x-on:click="pointAt" role="img" aria-label="The picture as it is cut"></canvas>
             <p class="absolute left-0 right-0 top-[45%] m-0 text-center text-white" x-show="!ready">Opening the picture …</p>
-            <div class="absolute inset-x-3 bottom-3 flex items-center gap-[6px]">
-                <label class="on-mat flex items-center gap-2">Wipe to before <input type="range" class="slider w-[120px]" min="0" max="1000" :value="wipe" :style="wipeTrack" x-on:input="setWipe"></label>
+            <div class="absolute inset-x-3 bottom-3 flex flex-wrap items-center gap-[6px]">
+                <label class="on-mat flex items-center gap-2 whitespace-nowrap">Wipe to before <input type="range" class="slider w-[90px]" min="0" max="1000" :value="wipe" :style="wipeTrack" x-on:input="setWipe"></label>
                 <span class="on-mat flex items-center gap-[9px]" role="group" aria-label="Backdrop">
                     <template x-for="b in backdrops" :key="b.id"><button type="button" class="size-[16px] rounded-full p-0 shadow-[inset_0_0_0_1px_#0005] aria-pressed:outline-2 aria-pressed:outline-offset-2 aria-pressed:outline-yarrow" :class="b.id" :aria-pressed="isBackdrop(b)" :aria-label="b.label" :title="b.label" x-on:click="setBackdrop(b)"></button></template>
                 </span>
@@ -74,7 +74,7 @@
             <div class="card p-[12px]">
                 <h2 class="m-0 mb-[6px] text-[15px]">As it will print</h2>
                 <div class="overflow-hidden rounded-[7px]" :class="backdrop.id === 'nothing' ? 'backdrop-white' : backdrop.id">
-                    <canvas x-ref="prints" width="324" height="428" class="block h-[min(428px,50vh)] w-auto mx-auto" role="img" aria-label="The tip printed at 320, 96 and 24 px, and as a line"></canvas>
+                    <canvas x-ref="prints" width="324" height="428" class="mx-auto block h-[min(428px,50vh)] w-full object-contain" role="img" aria-label="The tip printed at 320, 96 and 24 px, and as a line"></canvas>
                 </div>
                 <p class="small m-0 mt-1">320, 96 and 24 px, and a line</p>
             </div>
@@ -94,7 +94,7 @@
             <p class="wrong m-0" role="alert" x-show="message !== ''" x-text="message"></p>
             <div class="flex items-center gap-2">
                 <div class="flex-1 text-[13px] text-stone">
-                    <span role="group" aria-label="Prints as" class="flex items-center gap-1">Prints as
+                    <span role="group" aria-label="Prints as" class="flex items-center whitespace-nowrap"><span class="mr-1 max-[1180px]:hidden">Prints as</span>
                         <button type="button" class="choice" :aria-pressed="kind === 'ink mask'" x-on:click="setKind('ink mask')">ink mask</button>
                         <button type="button" class="choice" :aria-pressed="kind === 'own colours'" x-on:click="setKind('own colours')">own colours</button>
                     </span>

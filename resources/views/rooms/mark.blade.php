@@ -16,7 +16,7 @@
                 <x-slider of="size" />
                 <x-slider of="opacity" class="mt-2" />
                 <p class="mb-1 mt-3 text-[13.5px] font-bold">Brush</p>
-                <x-brush-rail class="max-h-[250px] flex-wrap overflow-y-auto" />
+                <x-brush-rail class="grid max-h-[260px] grid-cols-2 overflow-y-auto" />
                 <div class="mt-3 flex gap-[6px]">
                     <button type="button" class="quiet bg-fog-200" x-on:click="undo" :disabled="!canUndo">Undo</button>
                     <button type="button" class="quiet bg-fog-200" x-on:click="redo" :disabled="!canRedo">Redo</button>

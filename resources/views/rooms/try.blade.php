@@ -41,7 +41,7 @@
             <x-slider of="size" class="w-[170px] flex-none" />
             <x-slider of="opacity" class="w-[150px] flex-none" />
             <span class="h-[60px] w-px flex-none bg-fog-200"></span>
-            <x-brush-rail />
+            <x-brush-rail class="flex min-w-0 overflow-x-auto" />
         </div>
     </main>
 </x-layout>

@@ -6,7 +6,7 @@
         <dt><kbd>←</kbd> <kbd>→</kbd></dt><dd>move a slider, or a point of the curve</dd>
     </x-slot:keys>
     <x-data id="tune-data" :value="['id' => $brush->id, 'url' => route('tune', $brush), 'brush' => $brush->current()->toArray(), 'keptBrush' => $brush->kept->toArray(), 'roll' => $brush->roll, 'settings' => $settings]" />
-    <main x-data="tuneRoom" class="grid min-h-0 grid-rows-[minmax(180px,262px)_148px_minmax(0,1fr)] gap-3 px-5 py-[14px]">
+    <main x-data="tuneRoom" class="grid min-h-0 grid-rows-[minmax(180px,262px)_144px_minmax(0,1fr)] gap-[10px] px-5 py-3">
         <section aria-label="Swatch" class="relative min-h-0 overflow-hidden rounded-[10px] bg-white shadow-[0_0_0_1px_var(--color-fog-200)]">
             <canvas x-ref="swatch" class="absolute inset-0" role="img" :aria-label="'Practice strokes painted with ' + standing"></canvas>
             <div class="absolute left-[14px] top-[10px] flex items-baseline gap-[10px]">
@@ -46,7 +46,7 @@
             </div>
         </section>
 
-        <section aria-label="Settings of the station" class="card grid min-h-0 grid-cols-[minmax(0,1fr)_262px] gap-6 overflow-hidden px-4 py-[14px]" role="tabpanel">
+        <section aria-label="Settings of the station" class="card grid min-h-0 grid-cols-[minmax(0,1fr)_262px] gap-6 overflow-hidden px-4 py-[10px]" role="tabpanel">
             <div class="grid min-h-0 auto-rows-max grid-cols-3 gap-x-[26px] gap-y-[10px] overflow-y-auto pr-1">
                 <template x-for="c in controls" :key="c.key">
                     <div x-on:focusin="point(c.id)" x-on:pointerdown="point(c.id)" class="rounded-[8px] px-[6px] py-[4px]" :class="chosen === c.id ? 'bg-fog-100' : ''">
@@ -69,14 +69,14 @@
             </div>
             <aside class="min-h-0 overflow-y-auto border-l border-fog-200 pl-5 pr-1 text-[13px]" aria-label="The chosen setting">
                 <h2 class="m-0 mb-1 text-[14px]"><span x-show="canDrive">Pressure → </span><span x-text="chosenLabel"></span></h2>
-                <p class="m-0 mb-2 text-stone" x-text="chosenSentence"></p>
+                <p class="m-0 mb-1 text-stone" x-text="chosenSentence"></p>
                 <label class="flex items-center gap-2" x-show="canDrive"><input type="checkbox" class="switch" :checked="hasDrive" x-on:change="toggleDrive"> Pressure moves it</label>
                 <template x-if="hasDrive">
                     <div>
                         <div x-data="curveEditor(curve)" class="mt-2">
-                            <svg x-ref="picture" viewBox="0 0 230 118" class="w-full touch-none rounded-[8px] bg-white shadow-[0_0_0_1px_var(--color-fog-200)]" role="group" aria-label="Pressure curve"
+                            <svg x-ref="picture" viewBox="0 0 230 84" class="w-full touch-none rounded-[8px] bg-white shadow-[0_0_0_1px_var(--color-fog-200)]" role="group" aria-label="Pressure curve: drag a point; double-click adds one or takes it away"
                                  x-on:pointermove="drag" x-on:pointerup="release" x-on:dblclick="add">
-                                <path d="M10 108h210M10 108V10" stroke="#c5cbc3" fill="none" />
+                                <path d="M10 74h210M10 74V10" stroke="#c5cbc3" fill="none" />
                                 <path :d="line" fill="none" stroke="#1c211e" stroke-width="2.5" />
                                 @for ($i = 0; $i < 8; $i++)
                                     <circle :cx="cx({{ $i }})" :cy="cy({{ $i }})" r="6" fill="#d9a720" :tabindex="has({{ $i }}) ? 0 : -1" :class="has({{ $i }}) ? '' : 'hidden'" role="slider" aria-label="Point {{ $i + 1 }} of the curve" aria-valuemin="0" aria-valuemax="100" :aria-valuenow="percent({{ $i }})" :aria-valuetext="says({{ $i }})"
@@ -86,7 +86,6 @@
                         </div>
                         <x-slider of="driveFrom" class="mt-2" />
                         <x-slider of="driveTo" />
-                        <p class="m-0 mt-1 text-stone">Drag a point; double-click adds one or takes it away.</p>
                     </div>
                 </template>
             </aside>
