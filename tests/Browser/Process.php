@@ -33,6 +33,11 @@ final class Process
         $id = proc_get_status($this->process)['pid'];
         posix_kill(-$id, SIGTERM);
         proc_close($this->process);
+        // What it started may take a moment longer, and must not answer for what comes after it.
+        $until = microtime(true) + 10;
+        while (posix_kill(-$id, 0) && microtime(true) < $until) {
+            usleep(5000);
+        }
     }
 
     public static function freePort(): int

@@ -1,9 +1,9 @@
 @props(['of'])
 {{-- One number of the work. `of` names the object in scope that holds it (see parts/slider.js). --}}
 <div x-data="slider({{ $of }})" {{ $attributes }}>
-    <div class="flex h-[24px] items-baseline justify-between gap-2">
+    <div class="flex h-[24px] items-center justify-between gap-2">
         <label :for="id" class="min-w-0 truncate text-[13.5px] font-bold" x-text="of.label" :title="of.sentence"></label>
-        <span class="flex flex-none items-baseline">
+        <span class="flex flex-none items-center">
             <button type="button" class="size-[24px] text-[14px] text-stone hover:text-ink" x-show="isChanged" x-on:click="reset" :aria-label="'Reset ' + of.label" title="Back to the default">↺</button>
             <input type="text" class="slider-value" :value="shown" x-on:change="type" x-on:keydown.enter="type" :aria-label="of.label + ', typed'" autocomplete="off">
         </span>
