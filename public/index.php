@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\LiveDoor;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
 
@@ -12,4 +13,9 @@ require __DIR__.'/../vendor/autoload.php';
 /** @var Application $app */
 $app = require_once __DIR__.'/../bootstrap/app.php';
 
-$app->handleRequest(Request::capture());
+$request = Request::capture();
+if (LiveDoor::isFor($request->getMethod(), $request->getPathInfo())) {
+    (new LiveDoor($app))->handle($request)->send();
+} else {
+    $app->handleRequest($request);
+}

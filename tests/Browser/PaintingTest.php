@@ -126,6 +126,14 @@ final class PaintingTest extends BrowserTestCase
         $context = stream_context_create(['http' => ['method' => 'POST', 'header' => "Content-Type: application/json\r\nAccept: application/json\r\n", 'content' => '{}', 'ignore_errors' => true]]);
         file_get_contents($this->app()->url.'/sheets', false, $context);
         self::assertStringContainsString('419', $http_response_header[0], 'A request without a token is refused.');
+        file_get_contents($this->app()->url.'/sheets/1/pieces', false, $context);
+        self::assertStringContainsString('403', $http_response_header[0], 'Nor is a piece from nowhere.');
+        $own = fn (string $json): array => ['http' => ['method' => 'POST', 'header' => "Sec-Fetch-Site: same-origin\r\nContent-Type: application/json\r\n", 'content' => $json, 'ignore_errors' => true]];
+        $answer = (string) file_get_contents($this->app()->url.'/sheets/1/pieces', false, stream_context_create($own('{"stroke": 3}')));
+        self::assertStringContainsString('422', $http_response_header[0]);
+        self::assertStringContainsString('must be text', (string) json_decode($answer)->message);
+        file_get_contents($this->app()->url.'/sheets/999999/pieces', false, stream_context_create($own('{}')));
+        self::assertStringContainsString('404', $http_response_header[0]);
         file_get_contents($this->app()->url.'/gather');
         $headers = implode("\n", $http_response_header);
         self::assertStringContainsString("script-src 'self'", $headers);

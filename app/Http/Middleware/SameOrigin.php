@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use Closure;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -25,6 +26,6 @@ final class SameOrigin
         $origin = $request->headers->get('Origin');
         $isOwn = $site === null ? $origin === $request->getSchemeAndHttpHost() : $site === 'same-origin';
 
-        return $isOwn ? $next($request) : response()->json(['message' => 'Pieces of a stroke are taken from Yarrowfog’s own pages only.'], 403);
+        return $isOwn ? $next($request) : new JsonResponse(['message' => 'Pieces of a stroke are taken from Yarrowfog’s own pages only.'], 403);
     }
 }
