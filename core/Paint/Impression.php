@@ -25,10 +25,11 @@ final readonly class Impression
     ) {
     }
 
-    public static function of(Stencil $stencil, PrintBox $box): self
+    /** @param  int  $strength  flow that is counted into the ink at once, of 65536; for an ink mask only */
+    public static function of(Stencil $stencil, PrintBox $box, int $strength = 65536): self
     {
         $rows = Rows::of($box, $stencil);
-        $ink = self::ink($stencil->pairs, $stencil->width, $box->area->width, $rows);
+        $ink = self::ink($stencil->pairs, $stencil->width, $box->area->width, $rows, $strength);
         $colours = $stencil->colours === null ? null : self::colours($ink, $stencil->colours, $stencil->width, $box->area->width, $rows);
 
         [$starts, $ends] = self::trimmed($ink, $box->area->width, $rows);
@@ -70,7 +71,7 @@ final readonly class Impression
      * @param  array<int, int>  $pairs
      * @return array<int, int>
      */
-    private static function ink(array $pairs, int $stride, int $width, Rows $rows): array
+    private static function ink(array $pairs, int $stride, int $width, Rows $rows, int $strength): array
     {
         $ux = $rows->ux;
         $vx = $rows->vx;
@@ -85,7 +86,7 @@ final readonly class Impression
                 $f = $u >> 8 & 255;
                 $l = $pairs[$i] * (256 - $f) + $pairs[$i + 1] * $f;
                 $f = $v >> 8 & 255;
-                $out[$j] = ($l & 0xFFFFFFFF) * (256 - $f) + ($l >> 32) * $f >> 16;
+                $out[$j] = (($l & 0xFFFFFFFF) * (256 - $f) + ($l >> 32) * $f >> 16) * $strength >> 16;
                 $u += $ux;
                 $v += $vx;
             }

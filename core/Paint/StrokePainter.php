@@ -34,6 +34,9 @@ final class StrokePainter
     /** Whether dabs come with one size, angle and roundness, so that impressions repeat. */
     private readonly bool $repeats;
 
+    /** Whether the strength of a dab never changes, so that it is counted into kept impressions at once. */
+    private readonly bool $isEven;
+
     /** @var array<int, Impression> by sub-pixel place; empty unless impressions repeat */
     private array $impressions = [];
 
@@ -47,6 +50,7 @@ final class StrokePainter
         $this->staysEven = $brush->choice('overlap') === InkSettings::STAYS_EVEN;
         $this->repeats = $steadySize && $steadyRoundness && self::isSteady($brush, 'angle')
             && $brush->choice('angleFollows') === FormSettings::NOTHING;
+        $this->isEven = $this->repeats && self::isSteady($brush, 'flow') && self::isSteady($brush, 'opacity') && DabMaker::hasOneColour($brush);
     }
 
     /**
@@ -96,7 +100,7 @@ final class StrokePainter
         }
         $shape = $dab->shape;
         if ($this->repeats || $buffer->colour === null) {
-            self::lay($this->impression($dab), $dab, $ceiling, $strength, $buffer);
+            self::lay($this->impression($dab, $strength), $dab, $ceiling, $this->isEven ? null : $strength, $buffer);
 
             return;
         }
@@ -105,7 +109,7 @@ final class StrokePainter
         self::turnAndLay($stencil, new PrintBox($stencil, $dab->x, $dab->y, $width, $height, $shape->angle), $ceiling, $strength, $buffer);
     }
 
-    private function impression(Dab $dab): Impression
+    private function impression(Dab $dab, int $strength): Impression
     {
         // The part of a px by which the dab is off the grid, in eighths: all that differs between repeats.
         $key = ((int) round($dab->x * PrintBox::PHASES) & 7) << 3 | (int) round($dab->y * PrintBox::PHASES) & 7;
@@ -115,7 +119,7 @@ final class StrokePainter
         [$width, $height] = $this->rack->printSize($dab->shape->size, $dab->shape->roundness);
         $stencil = $this->rack->stencil($width, $height);
         $box = new PrintBox($stencil, $dab->x, $dab->y, $width, $height, $dab->shape->angle);
-        $impression = Impression::of($stencil, $box);
+        $impression = Impression::of($stencil, $box, $this->isEven ? $strength : 65536);
         if ($this->repeats && $this->filled + $impression->size() <= self::ROOM) {
             $this->impressions[$key] = $impression;
             $this->filled += $impression->size();
@@ -187,16 +191,54 @@ final class StrokePainter
         return $tile;
     }
 
-    private static function lay(Impression $impression, Dab $dab, int $ceiling, int $strength, StrokeBuffer $buffer): void
+    /** @param  int|null  $strength  null when the impression holds it already */
+    private static function lay(Impression $impression, Dab $dab, int $ceiling, ?int $strength, StrokeBuffer $buffer): void
     {
         $x = ((int) round($dab->x * PrintBox::PHASES) >> 3) + $impression->area->x;
         $y = ((int) round($dab->y * PrintBox::PHASES) >> 3) + $impression->area->y;
         foreach ($buffer->parts($x, $y, $x + $impression->area->width, $y + $impression->area->height) as [$key, $tileX, $tileY, $part]) {
             // No variable may hold the tile while it is written to: that would copy it.
+            if ($strength === null) {
+                $buffer->put($key, self::laidEvenly($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling), $part);
+
+                continue;
+            }
             $buffer->put($key, $buffer->colour === null
                 ? self::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength, $dab->colour)
                 : self::laid($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength), $part);
         }
+    }
+
+    /**
+     * The commonest brush of all: strength and ceiling never change, so nothing lies above
+     * the ceiling and nothing is left to multiply: up to a quarter faster than `laid`.
+     *
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    private static function laidEvenly(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling): array
+    {
+        $ink = $impression->ink;
+        $stride = $impression->area->width;
+        $starts = $impression->starts;
+        $ends = $impression->ends;
+        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        for ($row = $top; $row < $bottom; $row++) {
+            $first = $starts[$row];
+            $first = $first > $left ? $first : $left;
+            $last = $ends[$row];
+            $last = $row * $stride + ($last < $right ? $last : $right);
+            $i = $row * $stride + $first;
+            $j = $base + $first;
+            $base += StrokeBuffer::SIDE;
+            for (; $i < $last; $i++) {
+                $c = $tile[$j];
+                $tile[$j] = $c + (($ceiling - $c) * $ink[$i] + 32768 >> 16);
+                $j++;
+            }
+        }
+
+        return $tile;
     }
 
     /**
