@@ -23,9 +23,21 @@ final readonly class SheetPicture
     {
         $layer = $sheet->layer();
         $paper = Srgb::fromHex($sheet->paper);
+        $empty = $withPaper ? pack('N', $paper->toInt() << 8 | 255) : "\0\0\0\0";
+        // Bands without paint are filled without looking at a pixel.
+        $painted = [];
+        foreach ($this->tiles->places($layer) as $place) {
+            $painted[StrokeBuffer::place($place)[1]] = true;
+        }
         $rgba = '';
         for ($y = 0; $y < $sheet->height; $y += StrokeBuffer::SIDE) {
-            $band = $this->tiles->area($layer, new Rect(0, $y, $sheet->width, min(StrokeBuffer::SIDE, $sheet->height - $y)));
+            $height = min(StrokeBuffer::SIDE, $sheet->height - $y);
+            if (! isset($painted[intdiv($y, StrokeBuffer::SIDE)])) {
+                $rgba .= str_repeat($empty, $sheet->width * $height);
+
+                continue;
+            }
+            $band = $this->tiles->area($layer, new Rect(0, $y, $sheet->width, $height));
             $rgba .= ($withPaper ? self::onPaper($band, $paper) : $band)->toBytes();
         }
 
