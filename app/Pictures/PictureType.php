@@ -40,11 +40,6 @@ enum PictureType: string
         };
     }
 
-    public function mime(): string
-    {
-        return "image/{$this->value}";
-    }
-
     /** Whether the file holds its own end, where that can be told from the bytes. */
     public function isWhole(string $bytes): bool
     {

@@ -165,17 +165,6 @@ final class StrokeBuffer
         return $dirty;
     }
 
-    /** The smallest rectangle of whole tiles that holds all paint. */
-    public function painted(): Rect
-    {
-        $all = new Rect(0, 0, 0, 0);
-        foreach ($this->keys() as $key) {
-            $all = $all->union(self::area($key));
-        }
-
-        return $all->intersect($this->bounds);
-    }
-
     /** A tile as bytes, for a cache. */
     public function export(string $key): string
     {

@@ -1,4 +1,4 @@
-import { call, callForPixels } from './call';
+import { callForPixels } from './call';
 import { anyRoll } from './data';
 import { catchPen } from './pen';
 import { Strokes } from './strokes';
@@ -137,9 +137,4 @@ export class SheetView extends Plain {
         });
         this.mat.addEventListener('pointerup', () => { from = null; });
     }
-}
-
-/** Asks for another sheet. */
-export async function newSheet(url, json) {
-    return call(url, { json });
 }

@@ -1,5 +1,6 @@
+import { call } from '../lib/call';
 import { extended, isTyping, pageData } from '../lib/data';
-import { newSheet, SheetView } from '../lib/sheet';
+import { SheetView } from '../lib/sheet';
 import { catchUndoKeys } from '../lib/undoable';
 
 /** What Try and Draw a mark share: a sheet, a brush in hand, its size and opacity. */
@@ -128,7 +129,7 @@ export const tryRoom = () => extended(painting(pageData('try-data')), {
     async makeSheet() {
         this.sheetMessage = '';
         try {
-            const made = await newSheet(this.sheetsUrl, { width: Number(this.width), height: Number(this.height) });
+            const made = await call(this.sheetsUrl, { json: { width: Number(this.width), height: Number(this.height) } });
             window.location.assign(made.try);
         } catch (error) {
             this.sheetMessage = error.message;
