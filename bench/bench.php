@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Plane;
@@ -113,7 +112,7 @@ function dabsTime(HalvedLevels $tip, Brush $brush, array $places, int $side, boo
         $dabs[] = new Dab($i, 0, $x, $y, new Shape(SIZE, $turned ? $angle : ALIKE, 1.0), 0.6, 0.8, 0);
     }
     $painter = new StrokePainter($tip, $brush);
-    $buffer = new StrokeBuffer(new Rect(0, 0, $side, $side), 0);
+    $buffer = $painter->buffer(new Rect(0, 0, $side, $side), $dabs[0]->colour);
     // The C program's coverage lies ready before its clock starts; so do these tiles.
     foreach ($buffer->parts(0, 0, 1024, 1024) as [$key, , , $part]) {
         $buffer->put($key, $buffer->take($key), $part);

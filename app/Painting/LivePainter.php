@@ -54,11 +54,12 @@ final readonly class LivePainter
         $colour ??= isset($dabs[0]) ? $dabs[0]->colour : null;
 
         $bounds = $sheet->bounds();
-        $buffer = new StrokeBuffer($bounds, DabMaker::hasOneColour($order->settings) ? $colour ?? 0 : null);
+        $painter = new StrokePainter($this->tips->levels($order->brush->tip), $order->settings);
+        $buffer = $painter->buffer($bounds, $colour);
         if ($state !== null) {
             $this->takeUp($buffer, $order->stroke, $this->reach($dabs, $bounds));
         }
-        (new StrokePainter($this->tips->levels($order->brush->tip), $order->settings))->paint($dabs, $buffer);
+        $painter->paint($dabs, $buffer);
 
         $patches = new Patches;
         $changed = $buffer->takeDirty();

@@ -161,11 +161,13 @@ final readonly class StepReport
     private static function coverage(StrokeBuffer $stroke, Rect $area): array
     {
         $shift = $stroke->colour === null ? 45 : 0;
+        $tiles = [];
         $out = [];
         for ($y = $area->y; $y < $area->bottom(); $y++) {
             for ($x = $area->x; $x < $area->right(); $x++) {
-                $tile = $stroke->tile(StrokeBuffer::key(intdiv($x, StrokeBuffer::SIDE), intdiv($y, StrokeBuffer::SIDE)));
-                $out[] = $tile === null ? 0 : $tile[($y % StrokeBuffer::SIDE) * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] >> $shift;
+                $key = StrokeBuffer::key(intdiv($x, StrokeBuffer::SIDE), intdiv($y, StrokeBuffer::SIDE));
+                $tiles[$key] ??= $stroke->tile($key) ?? [];
+                $out[] = ($tiles[$key][($y % StrokeBuffer::SIDE) * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] ?? 0) >> $shift;
             }
         }
 

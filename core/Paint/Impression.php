@@ -25,11 +25,10 @@ final readonly class Impression
     ) {
     }
 
-    /** @param  int  $strength  flow that is counted into the ink at once, of 65536; for an ink mask only */
-    public static function of(Stencil $stencil, PrintBox $box, int $strength = 65536): self
+    public static function of(Stencil $stencil, PrintBox $box): self
     {
-        $rows = Rows::of($box, $stencil);
-        $ink = self::ink($stencil->pairs, $stencil->width, $box->area->width, $rows, $strength);
+        $rows = Rows::of($box);
+        $ink = self::ink($stencil->fours, $stencil->width, $box->area->width, $rows);
         $colours = $stencil->colours === null ? null : self::colours($ink, $stencil->colours, $stencil->width, $box->area->width, $rows);
 
         [$starts, $ends] = self::trimmed($ink, $box->area->width, $rows);
@@ -68,11 +67,12 @@ final readonly class Impression
     }
 
     /**
-     * @param  array<int, int>  $pairs
+     * @param  array<int, int>  $fours
      * @return array<int, int>
      */
-    private static function ink(array $pairs, int $stride, int $width, Rows $rows, int $strength): array
+    private static function ink(array $fours, int $stride, int $width, Rows $rows): array
     {
+        $left = 0x0000FFFF0000FFFF;
         $ux = $rows->ux;
         $vx = $rows->vx;
         $count = count($rows->starts);
@@ -82,11 +82,13 @@ final readonly class Impression
             $v = $rows->vs[$row];
             $last = $row * $width + $rows->ends[$row];
             for ($j = $row * $width + $rows->starts[$row]; $j < $last; $j++) {
-                $i = ($v >> 16) * $stride + ($u >> 16);
-                $f = $u >> 8 & 255;
-                $l = $pairs[$i] * (256 - $f) + $pairs[$i + 1] * $f;
-                $f = $v >> 8 & 255;
-                $out[$j] = (($l & 0xFFFFFFFF) * (256 - $f) + ($l >> 32) * $f >> 16) * $strength >> 16;
+                $q = $fours[($v >> 16) * $stride + ($u >> 16)];
+                if ($q > 0) {
+                    $f = $u >> 8 & 255;
+                    $q = ($q & $left) * (256 - $f) + ($q >> 16 & $left) * $f;
+                    $f = $v >> 8 & 255;
+                    $out[$j] = ($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f >> 15;
+                }
                 $u += $ux;
                 $v += $vx;
             }
@@ -99,12 +101,13 @@ final readonly class Impression
      * Colours are mixed by their ink and then divided by it.
      *
      * @param  array<int, int>  $ink
-     * @param  array{array<int, int>, array<int, int>, array<int, int>}  $pairs
+     * @param  array{array<int, int>, array<int, int>, array<int, int>}  $fours
      * @return array<int, int>
      */
-    private static function colours(array $ink, array $pairs, int $stride, int $width, Rows $rows): array
+    private static function colours(array $ink, array $fours, int $stride, int $width, Rows $rows): array
     {
-        [$reds, $greens, $blues] = $pairs;
+        [$reds, $greens, $blues] = $fours;
+        $left = 0x0000FFFF0000FFFF;
         $ux = $rows->ux;
         $vx = $rows->vx;
         $count = count($rows->starts);
@@ -121,12 +124,15 @@ final readonly class Impression
                     $g = $v >> 8 & 255;
                     $e = 256 - $f;
                     $h = 256 - $g;
-                    $l = $reds[$i] * $e + $reds[$i + 1] * $f;
-                    $r = intdiv((($l & 0xFFFFFFFF) * $h + ($l >> 32) * $g >> 16) * 257 + ($m >> 1), $m);
-                    $l = $greens[$i] * $e + $greens[$i + 1] * $f;
-                    $s = intdiv((($l & 0xFFFFFFFF) * $h + ($l >> 32) * $g >> 16) * 257 + ($m >> 1), $m);
-                    $l = $blues[$i] * $e + $blues[$i + 1] * $f;
-                    $b = intdiv((($l & 0xFFFFFFFF) * $h + ($l >> 32) * $g >> 16) * 257 + ($m >> 1), $m);
+                    $q = $reds[$i];
+                    $q = ($q & $left) * $e + ($q >> 16 & $left) * $f;
+                    $r = intdiv((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + ($m >> 1), $m);
+                    $q = $greens[$i];
+                    $q = ($q & $left) * $e + ($q >> 16 & $left) * $f;
+                    $s = intdiv((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + ($m >> 1), $m);
+                    $q = $blues[$i];
+                    $q = ($q & $left) * $e + ($q >> 16 & $left) * $f;
+                    $b = intdiv((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + ($m >> 1), $m);
                     $out[$j] = ($r > 255 ? 255 : $r) << 16 | ($s > 255 ? 255 : $s) << 8 | ($b > 255 ? 255 : $b);
                 }
                 $u += $ux;

@@ -7,7 +7,7 @@ namespace Yarrowfog\Core\Paint;
 use Yarrowfog\Core\Raster\Rect;
 
 /**
- * Where on the sheet a turned stencil falls, and the way back from sheet to stencil.
+ * Where on the sheet a posed stencil falls, and the way back from sheet to stencil.
  *
  * The centre is rounded to 1/8 px. Places are counted from the whole pixel under it, so
  * that the same dab prints the same values anywhere. For a pixel (x, y) counted so, the
@@ -29,6 +29,9 @@ final readonly class PrintBox
     /** What may be printed on, counted from there. */
     public Rect $area;
 
+    /** @var list<array{float, float}> column and row of the corners of the stencil's outline, counted from the area's first pixel */
+    public array $corners;
+
     public float $u0;
 
     public float $v0;
@@ -41,38 +44,39 @@ final readonly class PrintBox
 
     public float $vy;
 
-    /**
-     * @param  float  $angle  degrees clockwise
-     * @param  float  $width  px of the print before it is turned
-     * @param  float  $height  px
-     */
-    public function __construct(Stencil $stencil, float $x, float $y, float $width, float $height, float $angle)
+    public function __construct(Stencil $stencil, Pose $pose, float $x, float $y)
     {
         $eighthsX = (int) round($x * self::PHASES);
         $eighthsY = (int) round($y * self::PHASES);
         $this->originX = $eighthsX >> 3;
         $this->originY = $eighthsY >> 3;
-        $x = ($eighthsX & 7) / self::PHASES;
-        $y = ($eighthsY & 7) / self::PHASES;
-        $cos = cos(deg2rad($angle));
-        $sin = sin(deg2rad($angle));
-        // A bilinear print reaches half a stencil pixel beyond its outline.
-        $halfWidth = $width / 2 + 0.5 / $stencil->pxPerX;
-        $halfHeight = $height / 2 + 0.5 / $stencil->pxPerY;
-        $reachX = abs($cos) * $halfWidth + abs($sin) * $halfHeight;
-        $reachY = abs($sin) * $halfWidth + abs($cos) * $halfHeight;
-        $this->area = Rect::between(
-            (int) floor($x - $reachX),
-            (int) floor($y - $reachY),
-            (int) ceil($x + $reachX) + 1,
-            (int) ceil($y + $reachY) + 1,
-        );
-        $this->ux = $cos * $stencil->pxPerX * self::ONE;
-        $this->uy = $sin * $stencil->pxPerX * self::ONE;
-        $this->vx = -$sin * $stencil->pxPerY * self::ONE;
-        $this->vy = $cos * $stencil->pxPerY * self::ONE;
         // Pixel centres lie at +0.5 on the sheet and at whole numbers in the stencil.
-        $this->u0 = (0.5 - $x) * $this->ux + (0.5 - $y) * $this->uy + ($stencil->width - 1) / 2 * self::ONE;
-        $this->v0 = (0.5 - $x) * $this->vx + (0.5 - $y) * $this->vy + ($stencil->height - 1) / 2 * self::ONE;
+        $x = ($eighthsX & 7) / self::PHASES - 0.5;
+        $y = ($eighthsY & 7) / self::PHASES - 0.5;
+        $left = $top = INF;
+        $right = $bottom = -INF;
+        $corners = [];
+        foreach ($stencil->outline->corners as [$u, $v]) {
+            $cornerX = $x + $pose->xu * $u + $pose->xv * $v;
+            $cornerY = $y + $pose->yu * $u + $pose->yv * $v;
+            $left = $cornerX < $left ? $cornerX : $left;
+            $right = $cornerX > $right ? $cornerX : $right;
+            $top = $cornerY < $top ? $cornerY : $top;
+            $bottom = $cornerY > $bottom ? $cornerY : $bottom;
+            $corners[] = [$cornerX, $cornerY];
+        }
+        $this->area = $corners === [] ? new Rect(0, 0, 0, 0)
+            : Rect::between((int) ceil($left), (int) ceil($top), (int) floor($right) + 1, (int) floor($bottom) + 1);
+        foreach ($corners as $i => [$cornerX, $cornerY]) {
+            $corners[$i] = [$cornerX - $this->area->x, $cornerY - $this->area->y];
+        }
+        $this->corners = $corners;
+        $scale = self::ONE / ($pose->xu * $pose->yv - $pose->xv * $pose->yu);
+        $this->ux = $pose->yv * $scale;
+        $this->uy = -$pose->xv * $scale;
+        $this->vx = -$pose->yu * $scale;
+        $this->vy = $pose->xu * $scale;
+        $this->u0 = -$x * $this->ux - $y * $this->uy + ($stencil->width - 1) / 2 * self::ONE;
+        $this->v0 = -$x * $this->vx - $y * $this->vy + ($stencil->height - 1) / 2 * self::ONE;
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
-/** For every row of a print: which of its pixels lie inside the stencil, and where in it they begin. */
+/** For every row of a print: which of its pixels lie inside the stencil's outline, and where in the stencil they begin. */
 final readonly class Rows
 {
     /**
@@ -25,65 +25,58 @@ final readonly class Rows
     }
 
     /**
-     * Solves 0 ≤ u + k·ux < width and 0 ≤ v + k·vx < height for the columns k of each row.
-     *
-     * A division finds k nearly, and single steps put right what rounding left: a call of
-     * intdiv for every row costs more than printing a narrow one.
+     * Scan conversion of a convex polygon: each row is crossed by one edge going up, on its
+     * left, and by one going down, on its right. (A mirrored pose turns the two round.)
      */
-    public static function of(PrintBox $box, Stencil $stencil): self
+    public static function of(PrintBox $box): self
     {
         $area = $box->area;
+        $rows = $area->height;
+        $lefts = $rights = $rows > 0 ? array_fill(0, $rows, 0.0) : [];
+        $corners = $box->corners;
+        $mirrored = $box->ux * $box->vy < $box->uy * $box->vx;
+        [$x0, $y0] = $corners === [] ? [0.0, 0.0] : $corners[count($corners) - 1];
+        foreach ($corners as [$x1, $y1]) {
+            $down = $y1 > $y0;
+            $fromY = $down ? $y0 : $y1;
+            $toY = $down ? $y1 : $y0;
+            $row = (int) $fromY;
+            $row = $row < $fromY ? $row + 1 : $row;
+            if ($row < $toY) {
+                $slope = ($x1 - $x0) / ($y1 - $y0);
+                $x = $x0 + ($row - $y0) * $slope;
+                if ($down !== $mirrored) {
+                    for (; $row < $toY; $row++) {
+                        $rights[$row] = $x;
+                        $x += $slope;
+                    }
+                } else {
+                    for (; $row < $toY; $row++) {
+                        $lefts[$row] = $x;
+                        $x += $slope;
+                    }
+                }
+            }
+            $x0 = $x1;
+            $y0 = $y1;
+        }
         $ux = (int) round($box->ux);
         $uy = (int) round($box->uy);
         $vx = (int) round($box->vx);
         $vy = (int) round($box->vy);
-        $rowU = (int) round($box->u0 + $area->x * $box->ux + $area->y * $box->uy);
-        $rowV = (int) round($box->v0 + $area->x * $box->vx + $area->y * $box->vy);
-        $maxU = ($stencil->width - 1) << 16;
-        $maxV = ($stencil->height - 1) << 16;
-        $perU = $ux === 0 ? 0.0 : 1.0 / abs($ux);
-        $perV = $vx === 0 ? 0.0 : 1.0 / abs($vx);
-        $columns = $area->width;
+        $u = (int) round($box->u0 + $area->x * $box->ux + $area->y * $box->uy);
+        $v = (int) round($box->v0 + $area->x * $box->vx + $area->y * $box->vy);
         $starts = $ends = $us = $vs = [];
-        for ($row = $area->height; $row > 0; $row--) {
-            // Going left along the row is going right along its mirror image.
-            $u = $ux < 0 ? $maxU - 1 - $rowU : $rowU;
-            $v = $vx < 0 ? $maxV - 1 - $rowV : $rowV;
-            $byU = $ux < 0 ? -$ux : $ux;
-            $byV = $vx < 0 ? -$vx : $vx;
-            $first = 0;
-            $last = $columns;
-            if ($u < 0) {
-                $first = $byU === 0 ? $columns : (int) (-$u * $perU);
-            }
-            if ($byU > 0) {
-                $k = (int) (($maxU - 1 - $u) * $perU) + 2;
-                $last = $k < $last ? $k : $last;
-            } elseif ($u >= $maxU) {
-                $last = 0;
-            }
-            if ($v < 0) {
-                $k = $byV === 0 ? $columns : (int) (-$v * $perV);
-                $first = $k > $first ? $k : $first;
-            }
-            if ($byV > 0) {
-                $k = (int) (($maxV - 1 - $v) * $perV) + 2;
-                $last = $k < $last ? $k : $last;
-            } elseif ($v >= $maxV) {
-                $last = 0;
-            }
-            while ($first < $last && ($u + $first * $byU < 0 || $v + $first * $byV < 0)) {
-                $first++;
-            }
-            while ($first < $last && ($u + ($last - 1) * $byU >= $maxU || $v + ($last - 1) * $byV >= $maxV)) {
-                $last--;
-            }
+        for ($row = 0; $row < $rows; $row++) {
+            $left = $lefts[$row];
+            $first = (int) $left;
+            $first = $first < $left ? $first + 1 : $first;
             $starts[] = $first;
-            $ends[] = $last > $first ? $last : $first;
-            $us[] = $rowU + $first * $ux;
-            $vs[] = $rowV + $first * $vx;
-            $rowU += $uy;
-            $rowV += $vy;
+            $ends[] = (int) ($rights[$row] + 1.0);
+            $us[] = $u + $first * $ux;
+            $vs[] = $v + $first * $vx;
+            $u += $uy;
+            $v += $vy;
         }
 
         return new self($starts, $ends, $us, $vs, $ux, $vx);

@@ -7,45 +7,54 @@ namespace Yarrowfog\Core\Paint;
 /**
  * A frame at the size of a print, upright, ready to be turned.
  *
- * Values are stored in pairs, a value and the one below it, so that bilinear sampling
- * reads two ints instead of four: lower 32 bits the value, upper 32 bits the one below.
- * There is an empty border of 1 px all round.
+ * Values are stored in fours, each with its neighbours to the right, below and below right,
+ * so that bilinear sampling reads one int: bits 0–14 the value, 16–30 the one to the right,
+ * 32–46 the one below, 48–62 the one below right. There is an empty border all round: one
+ * pixel into which the outermost ink is mixed, and one for what rounding may overshoot.
  */
 final readonly class Stencil
 {
+    public const BORDER = 2;
+
+    /** The largest value: 15 bits. */
+    public const FULL = 32767;
+
     /**
      * @param  int  $width  with the border
      * @param  int  $height  with the border
      * @param  float  $pxPerX  stencil px for one px of a print of `$printWidth`
-     * @param  array<int, int>  $pairs  of ink, 0–65535 each
-     * @param  array{array<int, int>, array<int, int>, array<int, int>}|null  $colours  pairs of red, green and blue · ink, for own colours
+     * @param  array<int, int>  $fours  of ink
+     * @param  array{array<int, int>, array<int, int>, array<int, int>}|null  $colours  fours of red, green and blue · ink, for own colours
      */
     public function __construct(
         public int $width,
         public int $height,
         public float $pxPerX,
         public float $pxPerY,
-        public array $pairs,
+        public array $fours,
         public ?array $colours,
+        public Outline $outline,
     ) {
     }
 
     /**
-     * @param  array<int, int>  $values  width · height, without the border
+     * @param  array<int, int>  $values  width · height of 0–65535, without the border
      * @return array<int, int>
      */
-    public static function paired(array $values, int $width, int $height): array
+    public static function fours(array $values, int $width, int $height): array
     {
-        $full = $width + 2;
-        $out = array_fill(0, $full * ($height + 2) + 1, 0);
+        $full = $width + 2 * self::BORDER;
+        $out = array_fill(0, $full * ($height + 2 * self::BORDER), 0);
         $i = 0;
         for ($y = 0; $y < $height; $y++) {
-            $to = ($y + 1) * $full + 1;
+            $to = ($y + self::BORDER) * $full + self::BORDER;
             for ($x = 0; $x < $width; $x++) {
-                $value = $values[$i];
+                $value = $values[$i] >> 1;
                 if ($value > 0) {
                     $out[$to] |= $value;
+                    $out[$to - 1] |= $value << 16;
                     $out[$to - $full] |= $value << 32;
+                    $out[$to - $full - 1] |= $value << 48;
                 }
                 $i++;
                 $to++;
@@ -53,5 +62,28 @@ final readonly class Stencil
         }
 
         return $out;
+    }
+
+    /**
+     * @param  array<int, int>  $values  as for `fours`
+     */
+    public static function outline(array $values, int $width, int $height): Outline
+    {
+        $rows = [];
+        for ($y = 0; $y < $height; $y++) {
+            $first = $y * $width;
+            $last = $first + $width - 1;
+            while ($first <= $last && $values[$first] < 2) {
+                $first++;
+            }
+            while ($first <= $last && $values[$last] < 2) {
+                $last--;
+            }
+            if ($first <= $last) {
+                $rows[] = [$y, $first - $y * $width, $last - $y * $width];
+            }
+        }
+
+        return Outline::around($rows, ($width - 1) / 2, ($height - 1) / 2);
     }
 }

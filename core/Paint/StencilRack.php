@@ -64,7 +64,7 @@ final class StencilRack
         }
 
         // Rounding the size is undone by the sampling step.
-        return new Stencil($stencil->width, $stencil->height, $width / $printWidth, $height / $printHeight, $stencil->pairs, $stencil->colours);
+        return new Stencil($stencil->width, $stencil->height, $width / $printWidth, $height / $printHeight, $stencil->fours, $stencil->colours, $stencil->outline);
     }
 
     private function rounded(float $px): float
@@ -85,13 +85,10 @@ final class StencilRack
         $frame = $this->levels->frame($level);
         $w = (int) max(1, ceil($width - 1e-6));
         $h = (int) max(1, ceil($height - 1e-6));
-        $scaled = fn (Plane $plane): array => Stencil::paired(
-            $w === $plane->width && $h === $plane->height && abs($w - $width) < 1e-6 && abs($h - $height) < 1e-6
-                ? $plane->values
-                : Resampler::centred($plane, $width, $height, $w, $h)->values,
-            $w,
-            $h,
-        );
+        $scaled = fn (Plane $plane): array => $w === $plane->width && $h === $plane->height && abs($w - $width) < 1e-6 && abs($h - $height) < 1e-6
+            ? $plane->values
+            : Resampler::centred($plane, $width, $height, $w, $h)->values;
+        $ink = $scaled($frame->ink);
         $colours = null;
         if ($frame->colours !== null) {
             $channels = [[], [], []];
@@ -102,12 +99,14 @@ final class StencilRack
                 $channels[2][] = ($pixel >> 8 & 255) * $alpha;
             }
             $colours = [
-                $scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[0])),
-                $scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[1])),
-                $scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[2])),
+                Stencil::fours($scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[0])), $w, $h),
+                Stencil::fours($scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[1])), $w, $h),
+                Stencil::fours($scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[2])), $w, $h),
             ];
         }
 
-        return new Stencil($w + 2, $h + 2, 1.0, 1.0, $scaled($frame->ink), $colours);
+        $border = 2 * Stencil::BORDER;
+
+        return new Stencil($w + $border, $h + $border, 1.0, 1.0, Stencil::fours($ink, $w, $h), $colours, Stencil::outline($ink, $w, $h));
     }
 }

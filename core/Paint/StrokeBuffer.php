@@ -11,7 +11,8 @@ use Yarrowfog\Core\Raster\Rect;
  * The coverage of one stroke, in square tiles that exist only where it painted.
  *
  * A stroke of one colour holds a coverage a pixel, 0–65535. A stroke of many colours
- * holds coverage << 45 | red << 30 | green << 15 | blue, the colours in 15 bits.
+ * holds coverage << 45 | red << 30 | green << 15 | blue, the colours in 15 bits. A stroke
+ * of one colour and one strength is summed up as density (see Density).
  */
 final class StrokeBuffer
 {
@@ -30,9 +31,16 @@ final class StrokeBuffer
     /**
      * @param  Rect  $bounds  of the sheet; nothing is painted outside
      * @param  int|null  $colour  0xRRGGBB of a stroke of one colour; null for many
+     * @param  int|null  $dense  where tiles hold density: what full density covers, 0–65535
      */
-    public function __construct(public readonly Rect $bounds, public readonly ?int $colour)
+    public function __construct(public readonly Rect $bounds, public readonly ?int $colour, private readonly ?int $dense = null)
     {
+    }
+
+    /** Whether tiles are taken and put as words of density. */
+    public function isDense(): bool
+    {
+        return $this->dense !== null;
     }
 
     public static function key(int $column, int $row): string
@@ -91,7 +99,7 @@ final class StrokeBuffer
     {
         $tile = $this->tiles[$key] ?? null;
         if ($tile === null) {
-            return array_fill(0, self::SIDE * self::SIDE, 0);
+            return array_fill(0, $this->words(), 0);
         }
         $this->tiles[$key] = [];
 
@@ -145,11 +153,21 @@ final class StrokeBuffer
     }
 
     /**
+     * The coverage of a tile, with its colours where there are many.
+     *
      * @return array<int, int>|null null where nothing was painted
      */
     public function tile(string $key): ?array
     {
-        return $this->tiles[$key] ?? null;
+        $tile = $this->tiles[$key] ?? null;
+
+        if ($tile === null || $this->dense === null) {
+            return $tile;
+        }
+        [, $row] = self::place($key);
+
+        // A word reaches over three rows: those beyond the sheet are left out here.
+        return Density::toCoverage($tile, $this->dense, $this->bounds->y - $row * self::SIDE, $this->bounds->bottom() - $row * self::SIDE);
     }
 
     /**
@@ -170,15 +188,26 @@ final class StrokeBuffer
     {
         $tile = $this->tiles[$key] ?? [];
 
-        return $this->colour === null ? Bytes::fromWords($tile) : Bytes::fromValues($tile);
+        return $this->holdsWords() ? Bytes::fromWords($tile) : Bytes::fromValues($tile);
     }
 
     /** Takes up a tile from a cache. */
     public function import(string $key, string $bytes): void
     {
-        $tile = $this->colour === null ? Bytes::toWords($bytes) : Bytes::toValues($bytes);
-        if (count($tile) === self::SIDE * self::SIDE) {
+        $tile = $this->holdsWords() ? Bytes::toWords($bytes) : Bytes::toValues($bytes);
+        if (count($tile) === $this->words()) {
             $this->tiles[$key] = $tile;
         }
+    }
+
+    private function holdsWords(): bool
+    {
+        return $this->colour === null || $this->dense !== null;
+    }
+
+    /** Ints in a tile. */
+    private function words(): int
+    {
+        return $this->dense === null ? self::SIDE * self::SIDE : self::SIDE * Density::TILE_ROWS;
     }
 }

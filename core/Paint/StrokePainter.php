@@ -40,6 +40,9 @@ final class StrokePainter
     /** @var array<int, Impression> by sub-pixel place; empty unless impressions repeat */
     private array $impressions = [];
 
+    /** @var array<int, DensePrint> by sub-pixel place and lane */
+    private array $dense = [];
+
     private int $filled = 0;
 
     public function __construct(Levels $levels, private readonly Brush $brush)
@@ -54,20 +57,25 @@ final class StrokePainter
     }
 
     /**
-     * An empty buffer of the right kind for one stroke, given its first dab.
+     * An empty buffer of the right kind for one stroke.
      *
      * @param  Rect  $bounds  of the sheet
+     * @param  int|null  $colour  0xRRGGBB of its first dab
      */
-    public function buffer(Rect $bounds, ?Dab $first): StrokeBuffer
+    public function buffer(Rect $bounds, ?int $colour): StrokeBuffer
     {
-        return new StrokeBuffer($bounds, DabMaker::hasOneColour($this->brush) ? ($first === null ? 0 : $first->colour) : null);
+        return new StrokeBuffer(
+            $bounds,
+            DabMaker::hasOneColour($this->brush) ? $colour ?? 0 : null,
+            $this->isEven ? ($this->staysEven ? (int) round($this->brush->base('opacity') * 65535) : 65535) : null,
+        );
     }
 
     /** A finished stroke, painted whole. */
     public function stroke(Trace $trace, int $roll, Rect $bounds): StrokeBuffer
     {
         $dabs = DabMaker::all($this->brush, $trace, $roll);
-        $buffer = $this->buffer($bounds, $dabs[0] ?? null);
+        $buffer = $this->buffer($bounds, isset($dabs[0]) ? $dabs[0]->colour : null);
         $this->paint($dabs, $buffer);
 
         return $buffer;
@@ -98,28 +106,32 @@ final class StrokePainter
         if ($ceiling <= 0 || $strength <= 0) {
             return;
         }
+        if ($buffer->isDense()) {
+            $this->layDensely($dab, $strength, $buffer);
+
+            return;
+        }
         $shape = $dab->shape;
         if ($this->repeats || $buffer->colour === null) {
-            self::lay($this->impression($dab, $strength), $dab, $ceiling, $this->isEven ? null : $strength, $buffer);
+            self::lay($this->impression($dab), $dab, $ceiling, $strength, $buffer);
 
             return;
         }
         [$width, $height] = $this->rack->printSize($shape->size, $shape->roundness);
         $stencil = $this->rack->stencil($width, $height);
-        self::turnAndLay($stencil, new PrintBox($stencil, $dab->x, $dab->y, $width, $height, $shape->angle), $ceiling, $strength, $buffer);
+        self::turnAndLay($stencil, new PrintBox($stencil, Pose::of($shape, $stencil), $dab->x, $dab->y), $ceiling, $strength, $buffer);
     }
 
-    private function impression(Dab $dab, int $strength): Impression
+    private function impression(Dab $dab): Impression
     {
-        // The part of a px by which the dab is off the grid, in eighths: all that differs between repeats.
-        $key = ((int) round($dab->x * PrintBox::PHASES) & 7) << 3 | (int) round($dab->y * PrintBox::PHASES) & 7;
+        $key = self::phase($dab);
         if (isset($this->impressions[$key])) {
             return $this->impressions[$key];
         }
         [$width, $height] = $this->rack->printSize($dab->shape->size, $dab->shape->roundness);
         $stencil = $this->rack->stencil($width, $height);
-        $box = new PrintBox($stencil, $dab->x, $dab->y, $width, $height, $dab->shape->angle);
-        $impression = Impression::of($stencil, $box, $this->isEven ? $strength : 65536);
+        $box = new PrintBox($stencil, Pose::of($dab->shape, $stencil), $dab->x, $dab->y);
+        $impression = Impression::of($stencil, $box);
         if ($this->repeats && $this->filled + $impression->size() <= self::ROOM) {
             $this->impressions[$key] = $impression;
             $this->filled += $impression->size();
@@ -130,7 +142,7 @@ final class StrokePainter
 
     private static function turnAndLay(Stencil $stencil, PrintBox $box, int $ceiling, int $strength, StrokeBuffer $buffer): void
     {
-        $rows = Rows::of($box, $stencil);
+        $rows = Rows::of($box);
         $x = $box->area->x + $box->originX;
         $y = $box->area->y + $box->originY;
         foreach ($buffer->parts($x, $y, $x + $box->area->width, $y + $box->area->height) as [$key, $tileX, $tileY, $part]) {
@@ -149,7 +161,8 @@ final class StrokePainter
      */
     private static function turned(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Stencil $stencil, Rows $rows, int $ceiling, int $strength): array
     {
-        $pairs = $stencil->pairs;
+        $fours = $stencil->fours;
+        $lefts = 0x0000FFFF0000FFFF;
         $width = $stencil->width;
         $ux = $rows->ux;
         $vx = $rows->vx;
@@ -170,16 +183,14 @@ final class StrokePainter
             }
             $last = $base + ($end < $right ? $end : $right);
             for ($j = $base + $first; $j < $last; $j++) {
-                $i = ($v >> 16) * $width + ($u >> 16);
-                $l = $pairs[$i];
-                $r = $pairs[$i + 1];
-                if ($l > 0 || $r > 0) {
-                    $f = $u >> 8 & 255;
-                    $g = $v >> 8 & 255;
-                    $l = $l * (256 - $f) + $r * $f;
+                $q = $fours[($v >> 16) * $width + ($u >> 16)];
+                if ($q > 0) {
                     $c = $tile[$j];
                     if ($c < $ceiling) {
-                        $tile[$j] = $c + (($ceiling - $c) * (((($l & 0xFFFFFFFF) * (256 - $g) + ($l >> 32) * $g >> 16) * $strength) >> 16) + 32768 >> 16);
+                        $f = $u >> 8 & 255;
+                        $q = ($q & $lefts) * (256 - $f) + ($q >> 16 & $lefts) * $f;
+                        $f = $v >> 8 & 255;
+                        $tile[$j] = $c + (($ceiling - $c) * (((($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f >> 15) * $strength) >> 16) + 32768 >> 16);
                     }
                 }
                 $u += $ux;
@@ -191,38 +202,78 @@ final class StrokePainter
         return $tile;
     }
 
-    /** @param  int|null  $strength  null when the impression holds it already */
-    private static function lay(Impression $impression, Dab $dab, int $ceiling, ?int $strength, StrokeBuffer $buffer): void
+    /** The part of a px by which a dab is off the grid, in eighths: all that differs between dabs of one shape. */
+    private static function phase(Dab $dab): int
+    {
+        return ((int) round($dab->x * PrintBox::PHASES) & 7) << 3 | (int) round($dab->y * PrintBox::PHASES) & 7;
+    }
+
+    private static function lay(Impression $impression, Dab $dab, int $ceiling, int $strength, StrokeBuffer $buffer): void
     {
         $x = ((int) round($dab->x * PrintBox::PHASES) >> 3) + $impression->area->x;
         $y = ((int) round($dab->y * PrintBox::PHASES) >> 3) + $impression->area->y;
         foreach ($buffer->parts($x, $y, $x + $impression->area->width, $y + $impression->area->height) as [$key, $tileX, $tileY, $part]) {
             // No variable may hold the tile while it is written to: that would copy it.
-            if ($strength === null) {
-                $buffer->put($key, self::laidEvenly($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling), $part);
-
-                continue;
-            }
             $buffer->put($key, $buffer->colour === null
                 ? self::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength, $dab->colour)
                 : self::laid($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength), $part);
         }
     }
 
+    /** Adds a print up as density. */
+    private function layDensely(Dab $dab, int $strength, StrokeBuffer $buffer): void
+    {
+        $area = $this->densePrint($dab, $strength, 0)->area;
+        $x = ((int) round($dab->x * PrintBox::PHASES) >> 3) + $area->x;
+        $y = ((int) round($dab->y * PrintBox::PHASES) >> 3) + $area->y;
+        foreach ($buffer->parts($x, $y, $x + $area->width, $y + $area->height) as [$key, $tileX, $tileY, $part]) {
+            $lane = ($y - $tileY) % Density::LANES;
+            $lane = $lane < 0 ? $lane + Density::LANES : $lane;
+            $print = $this->densePrint($dab, $strength, $lane);
+            // The row of words of the tile on which the print's first one falls; it may lie above the tile.
+            $shift = intdiv($y - $lane - $tileY, Density::LANES);
+            $top = intdiv($part[1] - $tileY, Density::LANES);
+            $bottom = intdiv($part[3] - $tileY + Density::LANES - 1, Density::LANES);
+            $buffer->put($key, self::added($buffer->take($key), $tileX - $x, $top - $shift, $bottom - $shift, $shift, $part[0] - $x, $part[2] - $x, $print), $part);
+        }
+    }
+
+    private function densePrint(Dab $dab, int $strength, int $lane): DensePrint
+    {
+        $name = self::phase($dab) * Density::LANES + $lane;
+        if (isset($this->dense[$name])) {
+            return $this->dense[$name];
+        }
+        if ($lane > 0) {
+            $print = $this->densePrint($dab, $strength, 0)->inLane($lane);
+        } else {
+            [$width, $height] = $this->rack->printSize($dab->shape->size, $dab->shape->roundness);
+            $stencil = $this->rack->stencil($width, $height);
+            $print = DensePrint::of($stencil, new PrintBox($stencil, Pose::of($dab->shape, $stencil), $dab->x, $dab->y), $strength);
+        }
+        if ($this->filled + $print->size() <= self::ROOM) {
+            $this->dense[$name] = $print;
+            $this->filled += $print->size();
+        }
+
+        return $print;
+    }
+
     /**
-     * The commonest brush of all: strength and ceiling never change, so nothing lies above
-     * the ceiling and nothing is left to multiply: up to a quarter faster than `laid`.
-     *
-     * @param  array<int, int>  $tile
+     * @param  array<int, int>  $tile  words
+     * @param  int  $tileX  where the tile begins, counted from the left of the print
+     * @param  int  $top  rows of words of the print
+     * @param  int  $shift  from them to rows of words of the tile
      * @return array<int, int>
      */
-    private static function laidEvenly(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling): array
+    private static function added(array $tile, int $tileX, int $top, int $bottom, int $shift, int $left, int $right, DensePrint $print): array
     {
-        $ink = $impression->ink;
-        $stride = $impression->area->width;
-        $starts = $impression->starts;
-        $ends = $impression->ends;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        $words = $print->words;
+        $stride = $print->area->width;
+        $starts = $print->starts;
+        $ends = $print->ends;
+        $carries = Density::CARRIES;
+        $base = ($top + $shift) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
             $first = $starts[$row];
             $first = $first > $left ? $first : $left;
@@ -232,8 +283,13 @@ final class StrokePainter
             $j = $base + $first;
             $base += StrokeBuffer::SIDE;
             for (; $i < $last; $i++) {
-                $c = $tile[$j];
-                $tile[$j] = $c + (($ceiling - $c) * $ink[$i] + 32768 >> 16);
+                $sum = $tile[$j] + $words[$i];
+                $over = $sum & $carries;
+                if ($over !== 0) {
+                    // Where a sum is denser than full, all its 20 bits are set.
+                    $sum = ($sum | $over - ($over >> 20)) & ~$carries;
+                }
+                $tile[$j] = $sum;
                 $j++;
             }
         }

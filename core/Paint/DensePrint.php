@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint;
+
+use Yarrowfog\Core\Raster\Rect;
+
+/** A turned and scaled print as words of density (see Density), to be laid down again and again. */
+final readonly class DensePrint
+{
+    /**
+     * @param  Rect  $area  in pixels, relative to the whole pixel under the centre of the dab
+     * @param  array<int, int>  $words  rows of area.width
+     * @param  list<int>  $starts  first word of each row that holds ink
+     * @param  list<int>  $ends  one past the last
+     */
+    private function __construct(public Rect $area, public array $words, public array $starts, public array $ends)
+    {
+    }
+
+    /**
+     * Its first row lies in the first lane.
+     *
+     * @param  int  $strength  flow that is counted in at once, of 65536
+     */
+    public static function of(Stencil $stencil, PrintBox $box, int $strength): self
+    {
+        $words = self::words($stencil->fours, $stencil->width, $box->area->width, Rows::of($box), $strength);
+        [$starts, $ends] = self::trimmed($words, $box->area->width);
+
+        return new self($box->area, $words, $starts, $ends);
+    }
+
+    /**
+     * The same print with its first row in another lane.
+     *
+     * @param  int  $lane  0–2
+     */
+    public function inLane(int $lane): self
+    {
+        if ($lane === 0) {
+            return $this;
+        }
+        // A row of words holds then what it can of its own rows, and the rest of the row above it.
+        $up = $lane * Density::BITS;
+        $down = (Density::LANES - $lane) * Density::BITS;
+        $mask = (1 << $down) - 1;
+        $from = $this->words;
+        $stride = $this->area->width;
+        $words = array_merge($from, array_fill(0, $stride, 0));
+        $starts = $ends = [];
+        $aboveFirst = $stride;
+        $aboveLast = 0;
+        foreach ([...$this->starts, $stride] as $row => $first) {
+            $last = $this->ends[$row] ?? 0;
+            $starts[] = $left = $first < $aboveFirst ? $first : $aboveFirst;
+            $ends[] = $right = $last > $aboveLast ? $last : $aboveLast;
+            $right += $row * $stride;
+            for ($i = $row * $stride + $left; $i < $right; $i++) {
+                $words[$i] = ($words[$i] & $mask) << $up | ($row > 0 ? $from[$i - $stride] >> $down : 0);
+            }
+            $aboveFirst = $first;
+            $aboveLast = $last;
+        }
+
+        return new self($this->area, $words, $starts, $ends);
+    }
+
+    public function size(): int
+    {
+        return count($this->words);
+    }
+
+    /**
+     * @param  array<int, int>  $fours
+     * @return array<int, int>
+     */
+    private static function words(array $fours, int $stride, int $width, Rows $rows, int $strength): array
+    {
+        $ux = $rows->ux;
+        $vx = $rows->vx;
+        $count = count($rows->starts);
+        $table = Density::table();
+        $steep = Density::STEEP;
+        $left = 0x0000FFFF0000FFFF;
+        $words = array_fill(0, intdiv($count + Density::LANES - 1, Density::LANES) * $width, 0);
+        $shift = 0;
+        $base = 0;
+        for ($row = 0; $row < $count; $row++) {
+            $u = $rows->us[$row];
+            $v = $rows->vs[$row];
+            $last = $base + $rows->ends[$row];
+            for ($j = $base + $rows->starts[$row]; $j < $last; $j++) {
+                $q = $fours[($v >> 16) * $stride + ($u >> 16)];
+                if ($q > 0) {
+                    $f = $u >> 8 & 255;
+                    $q = ($q & $left) * (256 - $f) + ($q >> 16 & $left) * $f;
+                    $f = $v >> 8 & 255;
+                    $a = (($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f >> 15) * $strength >> 16;
+                    if ($a < $steep) {
+                        $i = $a >> 4;
+                        $d = $table[$i];
+                        $words[$j] |= $d + (($table[$i + 1] - $d) * ($a & 15) + 8 >> 4) << $shift;
+                    } else {
+                        $words[$j] |= Density::of($a) << $shift;
+                    }
+                }
+                $u += $ux;
+                $v += $vx;
+            }
+            $shift += Density::BITS;
+            if ($shift === 63) {
+                $shift = 0;
+                $base += $width;
+            }
+        }
+
+        return $words;
+    }
+
+    /**
+     * Where ink begins and ends in each row of words: what is empty at the corners of a round
+     * tip is then never looked at again.
+     *
+     * @param  array<int, int>  $words
+     * @return array{list<int>, list<int>}
+     */
+    private static function trimmed(array $words, int $width): array
+    {
+        $starts = $ends = [];
+        $count = count($words);
+        for ($base = 0; $base < $count; $base += $width) {
+            $first = $base;
+            $last = $base + $width;
+            while ($first < $last && $words[$first] === 0) {
+                $first++;
+            }
+            while ($first < $last && $words[$last - 1] === 0) {
+                $last--;
+            }
+            $last = $first < $last ? $last : $base;
+            // A row without ink begins at its end, so that it does not widen its neighbours.
+            $starts[] = $first - $base;
+            $ends[] = $last - $base;
+        }
+
+        return [$starts, $ends];
+    }
+}

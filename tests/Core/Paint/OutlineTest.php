@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Paint;
+
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Yarrowfog\Core\Paint\Impression;
+use Yarrowfog\Core\Paint\Pose;
+use Yarrowfog\Core\Paint\PrintBox;
+use Yarrowfog\Core\Paint\Rows;
+use Yarrowfog\Core\Paint\Stencil;
+
+final class OutlineTest extends TestCase
+{
+    public function test_a_square_of_ink_has_a_square_outline_one_pixel_around_it(): void
+    {
+        $corners = Stencil::outline(array_fill(0, 16, 65535), 4, 4)->corners;
+        self::assertEqualsWithDelta(2.5, max(array_column($corners, 0)), 1e-9);
+        self::assertEqualsWithDelta(-2.5, min(array_column($corners, 1)), 1e-9);
+    }
+
+    public function test_a_tip_without_ink_prints_nothing(): void
+    {
+        $stencil = self::stencil(array_fill(0, 64, 0), 8, 8);
+        $box = new PrintBox($stencil, new Pose(1, 0, 0, 1), 20, 20);
+        self::assertTrue($box->area->isEmpty());
+        self::assertSame([], Impression::of($stencil, $box)->ink);
+    }
+
+    /** No pixel that bilinear mixing could ink may lie outside the rows: posed by chance, mirrored too. */
+    public function test_random_poses_lose_no_ink(): void
+    {
+        $chance = new Randomizer(new Mt19937(11));
+        for ($n = 0; $n < 60; $n++) {
+            $width = $chance->getInt(1, 24);
+            $height = $chance->getInt(1, 24);
+            $values = [];
+            for ($i = 0; $i < $width * $height; $i++) {
+                $values[] = $chance->getInt(0, 9) === 0 ? $chance->getInt(2, 65535) : 0;
+            }
+            $stencil = self::stencil($values, $width, $height);
+            $turn = $chance->getInt(0, 6283) / 1000;
+            $scale = $chance->getInt(50, 300) / 100;
+            $mirror = $chance->getInt(0, 1) === 1 ? -1 : 1;
+            $pose = new Pose($scale * cos($turn) * $mirror, -$scale * sin($turn), $scale * sin($turn) * $mirror, $scale * cos($turn));
+            $box = new PrintBox($stencil, $pose, 100 + $chance->getInt(0, 7) / 8, 100 + $chance->getInt(0, 7) / 8);
+            $rows = Rows::of($box);
+            $inside = 0;
+            for ($y = -60; $y < 60; $y++) {
+                for ($x = -60; $x < 60; $x++) {
+                    $u = $box->u0 + $x * $box->ux + $y * $box->uy;
+                    $v = $box->v0 + $x * $box->vx + $y * $box->vy;
+                    $at = ((int) $v >> 16) * $stencil->width + ((int) $u >> 16);
+                    if ($u < 0 || $v < 0 || $u >= ($stencil->width - 1) * 65536 || $v >= ($stencil->height - 1) * 65536 || $stencil->fours[$at] === 0) {
+                        continue;
+                    }
+                    // The weight of what lies there may still be next to nothing.
+                    $f = fmod($u, 65536) / 65536;
+                    $g = fmod($v, 65536) / 65536;
+                    $q = $stencil->fours[$at];
+                    $ink = (1 - $g) * ((1 - $f) * ($q & 32767) + $f * ($q >> 16 & 32767)) + $g * ((1 - $f) * ($q >> 32 & 32767) + $f * ($q >> 48));
+                    if ($ink < 1) {
+                        continue;
+                    }
+                    $inside++;
+                    $row = $y - $box->area->y;
+                    $column = $x - $box->area->x;
+                    self::assertTrue(isset($rows->starts[$row]) && $column >= $rows->starts[$row] && $column < $rows->ends[$row], "{$n}: {$x}, {$y}");
+                }
+            }
+            self::assertTrue($inside > 0 || array_sum($values) === 0 || $scale < 1);
+        }
+    }
+
+    /** @param  list<int>  $values */
+    private static function stencil(array $values, int $width, int $height): Stencil
+    {
+        return new Stencil($width + 2 * Stencil::BORDER, $height + 2 * Stencil::BORDER, 1, 1, Stencil::fours($values, $width, $height), null, Stencil::outline($values, $width, $height));
+    }
+}
