@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use Yarrowfog\Core\Paint\DabPrinter;
 use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
@@ -111,7 +111,7 @@ function dabsTime(HalvedLevels $tip, Brush $brush, array $places, int $side, boo
     foreach ($places as $i => [$x, $y, $angle]) {
         $dabs[] = new Dab($i, 0, $x, $y, new Shape(SIZE, $turned ? $angle : ALIKE, 1.0), 0.6, 0.8, 0);
     }
-    $painter = new StrokePainter($tip, $brush);
+    $painter = new DabPrinter($tip, $brush);
     $buffer = $painter->buffer(new Rect(0, 0, $side, $side), $dabs[0]->colour);
     // The C program's coverage lies ready before its clock starts; so do these tiles.
     foreach ($buffer->parts(0, 0, 1024, 1024) as [$key, , , $part]) {

@@ -13,25 +13,34 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Yarrowfog\Core\Format\Schemas;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Paint\Kit;
 use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Paint\Tooth;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
+use Yarrowfog\Core\Stroke\Settings\GroundSettings;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
+use Yarrowfog\Core\Tip\TipKind;
 
-#[AsCommand('stroke', 'Paints a trace with a brush, on nothing')]
+#[AsCommand('stroke', 'Paints a trace with a brush, on nothing or over a picture')]
 final class StrokeCommand extends EngineCommand
 {
     /** px of a side. */
     private const LARGEST = 6000;
 
+    private const MOST_FRAMES = 32;
+
     protected function configure(): void
     {
-        $this->addOption('tip', null, InputOption::VALUE_REQUIRED, 'the tip, PNG')
+        $this->addOption('tip', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'the tip, PNG; several give it several frames')
+            ->addOption('bite', null, InputOption::VALUE_REQUIRED, 'a second tip that eats into the first, PNG')
+            ->addOption('tooth', null, InputOption::VALUE_REQUIRED, 'a picture that repeats, light where the ground is high, PNG: for the tooth “own”')
+            ->addOption('under', null, InputOption::VALUE_REQUIRED, 'what lies on the sheet already, PNG')
             ->addOption('brush', null, InputOption::VALUE_REQUIRED, 'the brush, JSON (docs/schema/brush.json)')
             ->addOption('trace', null, InputOption::VALUE_REQUIRED, 'the trace, JSON (docs/schema/trace.json)')
-            ->addOption('size', null, InputOption::VALUE_REQUIRED, 'of the picture, such as 800x600')
+            ->addOption('size', null, InputOption::VALUE_REQUIRED, 'of the picture, such as 800x600; that of --under where it is left out')
             ->addOption('roll', null, InputOption::VALUE_REQUIRED, 'the seed of chance, a whole number', '1')
             ->addOption('out', null, InputOption::VALUE_REQUIRED, 'the picture, PNG')
             ->addOption('dabs', null, InputOption::VALUE_REQUIRED, 'every dab, JSON');
@@ -41,20 +50,59 @@ final class StrokeCommand extends EngineCommand
     {
         $brush = Brush::read(JsonFile::read(self::option($input, 'brush'), Schemas::brush()));
         $trace = Trace::read(JsonFile::read(self::option($input, 'trace'), Schemas::trace()));
-        [$width, $height] = self::size(self::option($input, 'size'));
+        $under = self::optional($input, 'under');
+        $sheet = $under === null ? null : self::picture($under)->bitmap();
+        [$width, $height] = $sheet !== null && self::optional($input, 'size') === null ? [$sheet->width, $sheet->height] : self::size(self::option($input, 'size'));
+        if ($sheet !== null && ($sheet->width !== $width || $sheet->height !== $height)) {
+            throw new InvalidInput('size', "--under is {$sheet->width} × {$sheet->height} px, but --size says {$width} × {$height}. Leave --size out.");
+        }
         $roll = self::option($input, 'roll');
         if (preg_match('/^\d{1,10}$/', $roll) !== 1) {
             throw new InvalidInput('roll', "--roll is “{$roll}”; it must be a whole number.");
         }
         $out = self::option($input, 'out');
-        $tip = new HalvedLevels(Frame::fromPicture(self::picture(self::option($input, 'tip'))->bitmap(), $brush->tipKind));
-        AtomicFile::write($out, PictureFile::png(Swatch::paint($tip, $brush, [$trace], (int) $roll, $width, $height)));
-        $dabs = DabMaker::all($brush, $trace, (int) $roll);
+        $kit = self::kit($input, $brush);
+        AtomicFile::write($out, PictureFile::png(Swatch::paint($kit, $brush, [$trace], (int) $roll, $width, $height, $sheet)));
+        $dabs = $brush->isBand() ? [] : DabMaker::all($brush->usedWith(count($kit->frames), $kit->bite !== null), $trace, (int) $roll);
         $file = $input->getOption('dabs');
         if (is_string($file)) {
             JsonFile::write($file, array_map(fn (Dab $d): array => $d->toArray(), $dabs));
         }
         $output->writeln(count($dabs).(count($dabs) === 1 ? ' dab' : ' dabs'));
+    }
+
+    /** @throws InvalidInput */
+    private static function kit(InputInterface $input, Brush $brush): Kit
+    {
+        $files = $input->getOption('tip');
+        $frames = [];
+        foreach (is_array($files) ? $files : [] as $file) {
+            $frames[] = new HalvedLevels(Frame::fromPicture(self::picture(is_string($file) ? $file : '')->bitmap(), $brush->tipKind));
+        }
+        if ($frames === []) {
+            throw new InvalidInput('tip', '--tip is missing.');
+        }
+        if (count($frames) > self::MOST_FRAMES) {
+            throw new InvalidInput('tip', 'A tip has '.self::MOST_FRAMES.' frames at most; --tip is given '.count($frames).' times.');
+        }
+        $bite = self::optional($input, 'bite');
+        $tooth = self::optional($input, 'tooth');
+        if ($tooth === null && $brush->choice('tooth') === GroundSettings::OWN) {
+            throw new InvalidInput('tooth', 'The brush has a tooth of its own: name its picture with --tooth.');
+        }
+
+        return new Kit(
+            $frames,
+            $bite === null ? null : new HalvedLevels(Frame::fromPicture(self::picture($bite)->bitmap(), TipKind::InkMask)),
+            $tooth === null ? null : Tooth::fromPicture(self::picture($tooth)->bitmap()),
+        );
+    }
+
+    private static function optional(InputInterface $input, string $name): ?string
+    {
+        $value = $input->getOption($name);
+
+        return is_string($value) && $value !== '' ? $value : null;
     }
 
     /**

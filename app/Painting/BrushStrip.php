@@ -36,7 +36,7 @@ final readonly class BrushStrip
         return $this->derived->remember($key, function () use ($brush, $shown): string {
             $trace = PracticePen::swell(new Rect(28, 34, self::WIDTH - 56, self::HEIGHT - 68));
 
-            return PictureFile::png(Swatch::paint($this->tips->levels($brush->tip), $shown, [$trace], $brush->roll, self::WIDTH, self::HEIGHT));
+            return PictureFile::png(Swatch::paint($this->tips->kit($brush->tip, $shown), $shown, [$trace], $brush->roll, self::WIDTH, self::HEIGHT));
         });
     }
 }

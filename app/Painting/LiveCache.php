@@ -50,7 +50,7 @@ final readonly class LiveCache
     }
 
     /**
-     * @param  array<string, string>  $tiles  by place
+     * @param  array<string, string>  $tiles  by name: letters, digits and spaces
      */
     public function put(string $stroke, int $piece, array $tiles): void
     {

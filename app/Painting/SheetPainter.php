@@ -31,11 +31,12 @@ final readonly class SheetPainter
     {
         $this->cache->forget($order->stroke);
         $this->cache->sweep();
-        $buffer = (new StrokePainter($this->tips->levels($order->brush->tip), $order->settings))->stroke($trace, $order->roll, $sheet->bounds());
-        $changed = $buffer->takeDirty();
+        $layer = $sheet->layer();
+        $under = new LayerUnder($this->tiles, $layer);
+        $painted = (new StrokePainter($this->tips->kit($order->brush->tip, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());
+        $changed = $painted->takeDirty();
 
-        return DB::connection()->transaction(function () use ($sheet, $order, $trace, $buffer, $changed): Patches {
-            $layer = $sheet->layer();
+        return DB::connection()->transaction(function () use ($sheet, $layer, $order, $trace, $painted, $changed): Patches {
             $patches = new Patches;
             if (Stroke::query()->where('uuid', $order->stroke)->exists()) {
                 foreach ($changed as $area) {
@@ -55,15 +56,42 @@ final readonly class SheetPainter
                 'roll' => $order->roll,
                 'trace' => gzcompress(json_encode($trace->toArray(), JSON_THROW_ON_ERROR)),
             ]);
-            $this->tiles->lay($layer, $stroke, $changed, function (Bitmap $under, Rect $area) use ($buffer, $patches): Bitmap {
-                $laid = Lay::over($under, $area, $buffer);
+            $this->tiles->lay($layer, $stroke, $changed, function (Bitmap $under, Rect $area) use ($painted, $patches): Bitmap {
+                $laid = Lay::over($under, $area, $painted);
                 $patches->add($area, $laid);
 
                 return $laid;
             });
 
+            foreach ($this->shownMore($order, $changed) as $place) {
+                $area = StrokeBuffer::area($place)->intersect($sheet->bounds());
+                $patches->add($area, $this->tiles->area($layer, $area));
+            }
+
             return $patches;
         });
+    }
+
+    /**
+     * Tiles in which the live stroke may have shown more than the finished one covers: a
+     * stroke that tapers out is narrower at its end than it was while nobody knew the end.
+     *
+     * @param  array<string, Rect>  $changed
+     * @return list<string>
+     */
+    private function shownMore(Order $order, array $changed): array
+    {
+        if ($order->settings->base('taperOut') <= 0 && ! $order->settings->isBand()) {
+            return [];
+        }
+        $reach = (int) ceil($order->settings->base('size'));
+        $places = [];
+        foreach ($changed as $area) {
+            $wide = Rect::between(max(0, $area->x - $reach), max(0, $area->y - $reach), $area->right() + $reach, $area->bottom() + $reach);
+            $places = [...$places, ...StrokeBuffer::keysUnder($wide)];
+        }
+
+        return array_values(array_unique($places));
     }
 
     /** Takes the last stroke back. Null when there is none. */

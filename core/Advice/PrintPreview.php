@@ -7,7 +7,7 @@ namespace Yarrowfog\Core\Advice;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\Levels;
-use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\PaintedStroke;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
@@ -48,7 +48,7 @@ final class PrintPreview
     }
 
     /** @param  non-empty-list<Sample>  $samples */
-    private static function stroke(Levels $levels, Brush $brush, array $samples, Rect $bounds): StrokeBuffer
+    private static function stroke(Levels $levels, Brush $brush, array $samples, Rect $bounds): PaintedStroke
     {
         return (new StrokePainter($levels, $brush))->stroke(new Trace($samples), 1, $bounds);
     }

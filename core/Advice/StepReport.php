@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Advice;
 
+use Yarrowfog\Core\Paint\Kit;
 use Yarrowfog\Core\Paint\Levels;
+use Yarrowfog\Core\Paint\PaintedStroke;
 use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Raster\Rect;
@@ -37,13 +39,16 @@ final readonly class StepReport
      * @param  float  $printed  px of the tip along the heading
      * @param  float  $step  px from dab to dab
      * @param  float  $ripple  (most − least) / most of the ink along the middle of the stroke, 0–1
+     * @param  float|null  $widest  spacing, as a part of the size, up to which the line looks solid; null when it never does
      */
-    private function __construct(public float $printed, public float $step, public float $ripple)
+    private function __construct(public float $printed, public float $step, public float $ripple, public ?float $widest)
     {
     }
 
-    public static function of(Levels $levels, Brush $brush): self
+    public static function of(Kit|Levels $kit, Brush $brush): self
     {
+        // The ground, and all pictures of the tip but the first, have no say in how dabs join.
+        $levels = Kit::of($kit)->frames[0];
         $size = $brush->base('size');
         $measured = min($size, self::MEASURED_AT);
         $steady = self::steadied($brush, $measured);
@@ -63,7 +68,7 @@ final readonly class StepReport
         $until = $from + (int) max(ceil($gap * 3), $measured);
         $ripple = self::ripple($stroke, $from, min($until, $bounds->width - 1), $middle, max(1, (int) round($measured / 8)));
 
-        return new self($printed * $factor, $gap * $factor, $ripple);
+        return new self($printed * $factor, $gap * $factor, $ripple, Ripple::of($one, (int) $reach, $steady)->widestSolid($measured, self::SOLID));
     }
 
     /** px of empty ground between two dabs; negative where they overlap. */
@@ -91,10 +96,10 @@ final readonly class StepReport
         };
     }
 
-    /** @return array{kind: string, words: string, printed: float, step: float, gap: float, ripple: float} */
+    /** @return array{kind: string, words: string, printed: float, step: float, gap: float, ripple: float, widest: float|null} */
     public function toArray(): array
     {
-        return ['kind' => $this->kind(), 'words' => $this->words(), 'printed' => $this->printed, 'step' => $this->step, 'gap' => $this->gap(), 'ripple' => $this->ripple];
+        return ['kind' => $this->kind(), 'words' => $this->words(), 'printed' => $this->printed, 'step' => $this->step, 'gap' => $this->gap(), 'ripple' => $this->ripple, 'widest' => $this->widest];
     }
 
     private static function px(float $px): string
@@ -102,22 +107,15 @@ final readonly class StepReport
         return $px >= 9.95 ? number_format($px) : number_format($px, 1);
     }
 
-    /** The brush without what makes one dab unlike the next. */
+    /** The brush without what makes one dab unlike the next; how its colours and the ground look does not matter. */
     private static function steadied(Brush $brush, float $size): Brush
     {
-        foreach (['scatterAcross', 'scatterAlong', 'taperIn', 'taperOut'] as $off) {
-            $brush = $brush->with($off, new SettingValue(0.0));
-        }
-        foreach (['spacing', 'angle', 'roundness', 'flow', 'opacity', 'inkMix'] as $id) {
-            $value = $brush->value($id);
-            $brush = $brush->with($id, new SettingValue($value->base));
-        }
-        // Colour does not matter here, and a stroke of one colour is measured faster.
-        foreach (['driftHue', 'driftChroma', 'driftLightness'] as $off) {
-            $brush = $brush->with($off, new SettingValue(0.0));
+        $steady = Brush::standard();
+        foreach (['spacing', 'angle', 'angleFollows', 'roundness', 'mirrorAcross', 'mirrorDown', 'flow', 'opacity', 'overlap'] as $id) {
+            $steady = $steady->with($id, new SettingValue($brush->value($id)->base));
         }
 
-        return $brush->with('size', new SettingValue($size));
+        return $steady->with('size', new SettingValue($size));
     }
 
     private static function gapOf(Brush $steady): float
@@ -125,10 +123,10 @@ final readonly class StepReport
         return max(0.25, $steady->base('spacing') * $steady->base('size'));
     }
 
-    private static function printedLength(StrokeBuffer $one): float
+    private static function printedLength(PaintedStroke $one): float
     {
-        $ink = self::coverage($one, $one->bounds);
-        $width = $one->bounds->width;
+        $ink = self::coverage($one, $one->bounds());
+        $width = $one->bounds()->width;
         $columns = array_fill(0, $width, 0);
         $most = 0;
         foreach ($ink as $i => $c) {
@@ -144,7 +142,7 @@ final readonly class StepReport
         return $inked === [] ? 0.0 : (float) (array_key_last($inked) - array_key_first($inked) + 1);
     }
 
-    private static function ripple(StrokeBuffer $stroke, int $from, int $until, int $middle, int $half): float
+    private static function ripple(PaintedStroke $stroke, int $from, int $until, int $middle, int $half): float
     {
         $area = Rect::between($from, $middle - $half, max($from + 2, $until), $middle + $half + 1);
         $ink = self::coverage($stroke, $area);
@@ -158,9 +156,9 @@ final readonly class StepReport
     }
 
     /** @return array<int, int> coverage, 0–65535 */
-    private static function coverage(StrokeBuffer $stroke, Rect $area): array
+    private static function coverage(PaintedStroke $stroke, Rect $area): array
     {
-        $shift = $stroke->colour === null ? 45 : 0;
+        $shift = $stroke->colour() === null ? 45 : 0;
         $tiles = [];
         $out = [];
         for ($y = $area->y; $y < $area->bottom(); $y++) {

@@ -99,13 +99,17 @@ final class Schemas
         if ($setting->isChoice()) {
             return ['description' => $setting->sentence, ...self::part(['base' => ['enum' => $setting->choices]])];
         }
+        $curve = ['type' => 'array', 'minItems' => 2, 'maxItems' => 8, 'items' => ['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1]]];
+        if ($setting->isCurve()) {
+            return ['description' => $setting->sentence, ...self::part(['base' => $curve])];
+        }
         $parts = ['base' => ['type' => 'number', 'minimum' => $setting->least, 'maximum' => $setting->most, 'default' => $setting->default]];
         $parts['spread'] = ['type' => 'number', 'minimum' => 0, 'maximum' => $setting->spreadMost, 'default' => 0];
         $end = ['type' => 'number', 'minimum' => $setting->drivesAreOffsets() ? -360 : 0, 'maximum' => $setting->drivesAreOffsets() ? 360 : 10];
         $parts['drives'] = ['type' => 'array', 'maxItems' => $setting->drivable ? 8 : 0, 'items' => [
             ...self::part([
                 'input' => ['enum' => DriveInput::names()],
-                'curve' => ['type' => 'array', 'minItems' => 2, 'maxItems' => 8, 'items' => ['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1]]],
+                'curve' => $curve,
                 'from' => $end,
                 'to' => $end,
                 'reference' => ['type' => 'number', 'minimum' => 0.01, 'maximum' => 100000],

@@ -19,16 +19,12 @@ final class SettingsPage
         foreach (Station::cases() as $station) {
             $settings = array_filter(SettingsTable::all(), fn (Setting $s): bool => $s->station === $station);
             $page .= "\n## ".ucfirst($station->value)."\n\n";
-            if ($settings === []) {
-                $page .= "Nothing to set yet: the print meets bare paper.\n";
-
-                continue;
-            }
             $page .= "| id | setting | values | default | spread | drives | what it does |\n|---|---|---|---|---|---|---|\n";
             foreach ($settings as $s) {
-                $page .= $s->isChoice()
-                    ? sprintf("| `%s` | %s | %s | %s | – | – | %s |\n", $s->id, $s->label, implode(', ', $s->choices), $s->choices[0], $s->sentence)
-                    : sprintf("| `%s` | %s | %s to %s | %s | %s | %s | %s |\n", $s->id, $s->label, self::shown($s, $s->least), self::shown($s, $s->most), self::shown($s, $s->default), self::spread($s), $s->drivable ? 'any' : '–', $s->sentence);
+                $page .= $s->isCurve()
+                    ? sprintf("| `%s` | %s | a curve of 2 to 8 points | straight | – | – | %s |\n", $s->id, $s->label, $s->sentence)
+                    : ($s->isChoice() ? sprintf("| `%s` | %s | %s | %s | – | – | %s |\n", $s->id, $s->label, implode(', ', $s->choices), $s->choices[0], $s->sentence)
+                    : sprintf("| `%s` | %s | %s to %s | %s | %s | %s | %s |\n", $s->id, $s->label, self::shown($s, $s->least), self::shown($s, $s->most), self::shown($s, $s->default), self::spread($s), $s->drivable ? 'any' : '–', $s->sentence));
             }
         }
 

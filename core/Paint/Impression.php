@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
+use Yarrowfog\Core\Colour\Oklab;
+use Yarrowfog\Core\Colour\Oklch;
+use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Drift;
 
 /** A turned and scaled print, pixel by pixel, that can be laid down again and again. */
 final readonly class Impression
@@ -37,6 +41,16 @@ final readonly class Impression
     }
 
     /**
+     * The same print with other ink.
+     *
+     * @param  array<int, int>  $ink
+     */
+    public function inked(array $ink): self
+    {
+        return new self($this->area, $ink, $this->starts, $this->ends, $this->colours);
+    }
+
+    /**
      * Draws the ends of each row in to where ink begins: what is empty at the corners of a
      * round tip is then never looked at again.
      *
@@ -59,6 +73,30 @@ final readonly class Impression
         }
 
         return [$starts, $ends];
+    }
+
+    /** The same print with its own colours moved in OKLCH. */
+    public function drifted(Drift $drift): self
+    {
+        if ($this->colours === null || $drift->isNothing()) {
+            return $this;
+        }
+        $moved = [];
+        $colours = [];
+        foreach ($this->colours as $i => $colour) {
+            // Neighbours are often alike, so each colour is reckoned once, in steps of 1/64 of each channel.
+            $colours[] = $this->ink[$i] === 0 ? 0 : $moved[$colour & 0xFCFCFC] ??= self::moved($colour & 0xFCFCFC | 0x020202, $drift);
+        }
+
+        return new self($this->area, $this->ink, $this->starts, $this->ends, $colours);
+    }
+
+    /** A colour, 0xRRGGBB, moved in OKLCH. */
+    public static function moved(int $colour, Drift $drift): int
+    {
+        $lch = Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt($colour)));
+
+        return (new Oklch(max(0.0, min(1.0, $lch->lightness + $drift->lightness)), $lch->chroma * $drift->chroma, $lch->hue + $drift->hue))->toSrgb()->toInt();
     }
 
     public function size(): int

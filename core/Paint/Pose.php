@@ -17,7 +17,28 @@ final readonly class Pose
     {
         $cos = cos(deg2rad($shape->angle));
         $sin = sin(deg2rad($shape->angle));
+        $u = ($shape->mirrorAcross ? -1.0 : 1.0) / $stencil->pxPerX;
+        $v = ($shape->mirrorDown ? -1.0 : 1.0) / $stencil->pxPerY;
+        $pose = new self($cos * $u, -$sin * $v, $sin * $u, $cos * $v);
 
-        return new self($cos / $stencil->pxPerX, -$sin / $stencil->pxPerY, $sin / $stencil->pxPerX, $cos / $stencil->pxPerY);
+        return $shape->lean === 1.0 ? $pose : $pose->stretched($shape->lean, deg2rad($shape->leanTo));
+    }
+
+    /** Drawn out along a direction on the sheet: (1 + (k − 1)·d·dᵀ) times the pose. */
+    private function stretched(float $by, float $direction): self
+    {
+        $x = cos($direction);
+        $y = sin($direction);
+        $k = $by - 1.0;
+        $xx = 1.0 + $k * $x * $x;
+        $xy = $k * $x * $y;
+        $yy = 1.0 + $k * $y * $y;
+
+        return new self(
+            $xx * $this->xu + $xy * $this->yu,
+            $xx * $this->xv + $xy * $this->yv,
+            $xy * $this->xu + $yy * $this->yu,
+            $xy * $this->xv + $yy * $this->yv,
+        );
     }
 }

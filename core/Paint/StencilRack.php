@@ -27,8 +27,11 @@ final class StencilRack
 
     private int $filled = 0;
 
-    /** @param  bool  $exact  whether sizes come singly, so that rounding them saves nothing */
-    public function __construct(private readonly Levels $levels, private readonly bool $exact)
+    /**
+     * @param  bool  $exact  whether sizes come singly, so that rounding them saves nothing
+     * @param  InkPalette|null  $palette  for a two-ink tip
+     */
+    public function __construct(private readonly Levels $levels, private readonly bool $exact, private readonly ?InkPalette $palette = null)
     {
     }
 
@@ -92,7 +95,7 @@ final class StencilRack
         $colours = null;
         if ($frame->colours !== null) {
             $channels = [[], [], []];
-            foreach ($frame->colours->pixels as $pixel) {
+            foreach ($this->palette === null ? $frame->colours->pixels : $this->palette->inked($frame->colours->pixels) as $pixel) {
                 $alpha = $pixel & 255;
                 $channels[0][] = ($pixel >> 24) * $alpha;
                 $channels[1][] = ($pixel >> 16 & 255) * $alpha;

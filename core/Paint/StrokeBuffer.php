@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
+use Closure;
+use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\Bytes;
 use Yarrowfog\Core\Raster\Rect;
 
@@ -14,7 +16,7 @@ use Yarrowfog\Core\Raster\Rect;
  * holds coverage << 45 | red << 30 | green << 15 | blue, the colours in 15 bits. A stroke
  * of one colour and one strength is summed up as density (see Density).
  */
-final class StrokeBuffer
+final class StrokeBuffer implements Printed
 {
     /** px of a tile's side. */
     public const SIDE = 128;
@@ -32,9 +34,34 @@ final class StrokeBuffer
      * @param  Rect  $bounds  of the sheet; nothing is painted outside
      * @param  int|null  $colour  0xRRGGBB of a stroke of one colour; null for many
      * @param  int|null  $dense  where tiles hold density: what full density covers, 0–65535
+     * @param  (Closure(string): ?string)|null  $kept  tiles that another process painted, as `export` gave them
      */
-    public function __construct(public readonly Rect $bounds, public readonly ?int $colour, private readonly ?int $dense = null)
+    public function __construct(
+        public readonly Rect $bounds,
+        public readonly ?int $colour,
+        private readonly ?int $dense = null,
+        private readonly ?Closure $kept = null,
+    ) {
+    }
+
+    public function bounds(): Rect
     {
+        return $this->bounds;
+    }
+
+    public function colour(): ?int
+    {
+        return $this->colour;
+    }
+
+    public function effect(): Effect
+    {
+        return Effect::Paints;
+    }
+
+    public function blendMode(): BlendMode
+    {
+        return BlendMode::Normal;
     }
 
     /** Whether tiles are taken and put as words of density. */
@@ -83,7 +110,7 @@ final class StrokeBuffer
         return new Rect($column * self::SIDE, $row * self::SIDE, self::SIDE, self::SIDE);
     }
 
-    /** @return list<string> keys of the tiles that hold paint */
+    /** @return list<string> keys of the tiles that were painted on here */
     public function keys(): array
     {
         return array_keys($this->tiles);
@@ -97,10 +124,10 @@ final class StrokeBuffer
      */
     public function take(string $key): array
     {
-        $tile = $this->tiles[$key] ?? null;
-        if ($tile === null) {
-            return array_fill(0, $this->words(), 0);
+        if (! isset($this->tiles[$key])) {
+            return $this->fetched($key) ?? array_fill(0, $this->words(), 0);
         }
+        $tile = $this->tiles[$key];
         $this->tiles[$key] = [];
 
         return $tile;
@@ -159,8 +186,7 @@ final class StrokeBuffer
      */
     public function tile(string $key): ?array
     {
-        $tile = $this->tiles[$key] ?? null;
-
+        $tile = $this->tiles[$key] ?? $this->fetched($key);
         if ($tile === null || $this->dense === null) {
             return $tile;
         }
@@ -191,13 +217,16 @@ final class StrokeBuffer
         return $this->holdsWords() ? Bytes::fromWords($tile) : Bytes::fromValues($tile);
     }
 
-    /** Takes up a tile from a cache. */
-    public function import(string $key, string $bytes): void
+    /** @return array<int, int>|null a tile that another process painted */
+    private function fetched(string $key): ?array
     {
-        $tile = $this->holdsWords() ? Bytes::toWords($bytes) : Bytes::toValues($bytes);
-        if (count($tile) === $this->words()) {
-            $this->tiles[$key] = $tile;
+        $bytes = $this->kept === null ? null : ($this->kept)($key);
+        if ($bytes === null) {
+            return null;
         }
+        $tile = $this->holdsWords() ? Bytes::toWords($bytes) : Bytes::toValues($bytes);
+
+        return count($tile) === $this->words() ? $tile : null;
     }
 
     private function holdsWords(): bool

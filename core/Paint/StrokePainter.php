@@ -4,393 +4,53 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
+use Closure;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
-use Yarrowfog\Core\Stroke\Dab;
-use Yarrowfog\Core\Stroke\DabMaker;
-use Yarrowfog\Core\Stroke\Settings\FormSettings;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\PathBuilder;
 use Yarrowfog\Core\Stroke\Trace;
 
-/**
- * Prints the dabs of one brush into the coverage of strokes.
- *
- * Both kinds of overlap are one formula, c ← c + max(0, C − c) · m · k: for *stays even*
- * C is the dab's opacity and k its flow; for *adds up* C is full and k is flow · opacity.
- * Where the colour changes from dab to dab it moves by m · k · C / c, the share of the
- * new ink in what then lies there.
- *
- * The loops are written for the JIT: bare arrays of ints, every variable of one type.
- */
-final class StrokePainter
+/** Paints strokes with one brush; what several strokes share is made once. */
+final readonly class StrokePainter
 {
-    /** Ints of impressions kept for printing again. */
-    private const ROOM = 3000000;
+    private Kit $kit;
 
-    private readonly StencilRack $rack;
+    private Brush $brush;
 
-    private readonly bool $staysEven;
+    private DabPrinter $printer;
 
-    /** Whether dabs come with one size, angle and roundness, so that impressions repeat. */
-    private readonly bool $repeats;
+    private ?DabPrinter $bitePrinter;
 
-    /** Whether the strength of a dab never changes, so that it is counted into kept impressions at once. */
-    private readonly bool $isEven;
+    private ?Tooth $tooth;
 
-    /** @var array<int, Impression> by sub-pixel place; empty unless impressions repeat */
-    private array $impressions = [];
-
-    /** @var array<int, DensePrint> by sub-pixel place and lane */
-    private array $dense = [];
-
-    private int $filled = 0;
-
-    public function __construct(Levels $levels, private readonly Brush $brush)
+    /** @param  Under|null  $under  what lies on the sheet, for brushes that take colour from it or push it about */
+    public function __construct(Kit|Levels $kit, Brush $brush, private ?Under $under = null)
     {
-        $steadySize = self::isSteady($brush, 'size') && $brush->base('taperIn') <= 0 && $brush->base('taperOut') <= 0;
-        $steadyRoundness = self::isSteady($brush, 'roundness');
-        $this->rack = new StencilRack($levels, $steadySize && $steadyRoundness);
-        $this->staysEven = $brush->choice('overlap') === InkSettings::STAYS_EVEN;
-        $this->repeats = $steadySize && $steadyRoundness && self::isSteady($brush, 'angle')
-            && $brush->choice('angleFollows') === FormSettings::NOTHING;
-        $this->isEven = $this->repeats && self::isSteady($brush, 'flow') && self::isSteady($brush, 'opacity') && DabMaker::hasOneColour($brush);
-    }
-
-    /**
-     * An empty buffer of the right kind for one stroke.
-     *
-     * @param  Rect  $bounds  of the sheet
-     * @param  int|null  $colour  0xRRGGBB of its first dab
-     */
-    public function buffer(Rect $bounds, ?int $colour): StrokeBuffer
-    {
-        return new StrokeBuffer(
-            $bounds,
-            DabMaker::hasOneColour($this->brush) ? $colour ?? 0 : null,
-            $this->isEven ? ($this->staysEven ? (int) round($this->brush->base('opacity') * 65535) : 65535) : null,
-        );
+        $this->kit = Kit::of($kit);
+        $this->brush = $brush->usedWith(count($this->kit->frames), $this->kit->bite !== null);
+        $this->tooth = Tooth::of($this->brush, $this->kit);
+        $this->printer = new DabPrinter($this->kit, $this->brush, $under, $this->tooth !== null && $this->tooth->perDab ? $this->tooth : null);
+        $this->bitePrinter = $this->kit->bite === null || $this->brush->isBand() ? null : new DabPrinter($this->kit->bite, $this->brush->bite());
     }
 
     /** A finished stroke, painted whole. */
-    public function stroke(Trace $trace, int $roll, Rect $bounds): StrokeBuffer
+    public function stroke(Trace $trace, int $roll, Rect $bounds): PaintedStroke
     {
-        $dabs = DabMaker::all($this->brush, $trace, $roll);
-        $buffer = $this->buffer($bounds, isset($dabs[0]) ? $dabs[0]->colour : null);
-        $this->paint($dabs, $buffer);
+        $needsLength = $this->brush->base('taperOut') > 0;
+        $stroke = $this->begin($trace->realPressure, $roll, $bounds, $needsLength ? PathBuilder::lengthOf($trace, $this->brush) : null);
+        $stroke->whole($trace->samples);
 
-        return $buffer;
-    }
-
-    /** Where a dab will print, at most. */
-    public static function reach(Dab $dab): Rect
-    {
-        $half = (int) ceil($dab->shape->size * 0.7072) + 3;
-
-        return Rect::between((int) floor($dab->x) - $half, (int) floor($dab->y) - $half, (int) ceil($dab->x) + $half, (int) ceil($dab->y) + $half);
-    }
-
-    /** @param  list<Dab>  $dabs */
-    public function paint(array $dabs, StrokeBuffer $buffer): void
-    {
-        foreach ($dabs as $dab) {
-            $this->print($dab, $buffer);
-        }
-    }
-
-    private function print(Dab $dab, StrokeBuffer $buffer): void
-    {
-        $opacity = (int) round($dab->opacity * 65535);
-        $flow = (int) round($dab->flow * 65536);
-        $ceiling = $this->staysEven ? $opacity : 65535;
-        $strength = $this->staysEven ? $flow : (int) round($dab->flow * $dab->opacity * 65536);
-        if ($ceiling <= 0 || $strength <= 0) {
-            return;
-        }
-        if ($buffer->isDense()) {
-            $this->layDensely($dab, $strength, $buffer);
-
-            return;
-        }
-        $shape = $dab->shape;
-        if ($this->repeats || $buffer->colour === null) {
-            self::lay($this->impression($dab), $dab, $ceiling, $strength, $buffer);
-
-            return;
-        }
-        [$width, $height] = $this->rack->printSize($shape->size, $shape->roundness);
-        $stencil = $this->rack->stencil($width, $height);
-        self::turnAndLay($stencil, new PrintBox($stencil, Pose::of($shape, $stencil), $dab->x, $dab->y), $ceiling, $strength, $buffer);
-    }
-
-    private function impression(Dab $dab): Impression
-    {
-        $key = self::phase($dab);
-        if (isset($this->impressions[$key])) {
-            return $this->impressions[$key];
-        }
-        [$width, $height] = $this->rack->printSize($dab->shape->size, $dab->shape->roundness);
-        $stencil = $this->rack->stencil($width, $height);
-        $box = new PrintBox($stencil, Pose::of($dab->shape, $stencil), $dab->x, $dab->y);
-        $impression = Impression::of($stencil, $box);
-        if ($this->repeats && $this->filled + $impression->size() <= self::ROOM) {
-            $this->impressions[$key] = $impression;
-            $this->filled += $impression->size();
-        }
-
-        return $impression;
-    }
-
-    private static function turnAndLay(Stencil $stencil, PrintBox $box, int $ceiling, int $strength, StrokeBuffer $buffer): void
-    {
-        $rows = Rows::of($box);
-        $x = $box->area->x + $box->originX;
-        $y = $box->area->y + $box->originY;
-        foreach ($buffer->parts($x, $y, $x + $box->area->width, $y + $box->area->height) as [$key, $tileX, $tileY, $part]) {
-            $buffer->put($key, self::turned($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $stencil, $rows, $ceiling, $strength), $part);
-        }
+        return $stroke;
     }
 
     /**
-     * Turns a stencil and blends it into a tile, in one go.
+     * A stroke that is still being painted.
      *
-     * All places are counted from the top left of the print.
-     *
-     * @param  array<int, int>  $tile
-     * @param  int  $tileX  where the tile begins
-     * @return array<int, int>
+     * @param  float|null  $total  px of the whole path where it is known, for the taper out
+     * @param  (Closure(string): ?string)|null  $kept  what another process painted of it, by the names that `exports` gives
      */
-    private static function turned(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Stencil $stencil, Rows $rows, int $ceiling, int $strength): array
+    public function begin(bool $realPressure, int $roll, Rect $bounds, ?float $total = null, ?Closure $kept = null): PaintedStroke
     {
-        $fours = $stencil->fours;
-        $lefts = 0x0000FFFF0000FFFF;
-        $width = $stencil->width;
-        $ux = $rows->ux;
-        $vx = $rows->vx;
-        $starts = $rows->starts;
-        $ends = $rows->ends;
-        $us = $rows->us;
-        $vs = $rows->vs;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
-        for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
-            $end = $ends[$row];
-            $u = $us[$row];
-            $v = $vs[$row];
-            if ($first < $left) {
-                $u += ($left - $first) * $ux;
-                $v += ($left - $first) * $vx;
-                $first = $left;
-            }
-            $last = $base + ($end < $right ? $end : $right);
-            for ($j = $base + $first; $j < $last; $j++) {
-                $q = $fours[($v >> 16) * $width + ($u >> 16)];
-                if ($q > 0) {
-                    $c = $tile[$j];
-                    if ($c < $ceiling) {
-                        $f = $u >> 8 & 255;
-                        $q = ($q & $lefts) * (256 - $f) + ($q >> 16 & $lefts) * $f;
-                        $f = $v >> 8 & 255;
-                        $tile[$j] = $c + (($ceiling - $c) * (((($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f >> 15) * $strength) >> 16) + 32768 >> 16);
-                    }
-                }
-                $u += $ux;
-                $v += $vx;
-            }
-            $base += StrokeBuffer::SIDE;
-        }
-
-        return $tile;
-    }
-
-    /** The part of a px by which a dab is off the grid, in eighths: all that differs between dabs of one shape. */
-    private static function phase(Dab $dab): int
-    {
-        return ((int) round($dab->x * PrintBox::PHASES) & 7) << 3 | (int) round($dab->y * PrintBox::PHASES) & 7;
-    }
-
-    private static function lay(Impression $impression, Dab $dab, int $ceiling, int $strength, StrokeBuffer $buffer): void
-    {
-        $x = ((int) round($dab->x * PrintBox::PHASES) >> 3) + $impression->area->x;
-        $y = ((int) round($dab->y * PrintBox::PHASES) >> 3) + $impression->area->y;
-        foreach ($buffer->parts($x, $y, $x + $impression->area->width, $y + $impression->area->height) as [$key, $tileX, $tileY, $part]) {
-            // No variable may hold the tile while it is written to: that would copy it.
-            $buffer->put($key, $buffer->colour === null
-                ? self::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength, $dab->colour)
-                : self::laid($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength), $part);
-        }
-    }
-
-    /** Adds a print up as density. */
-    private function layDensely(Dab $dab, int $strength, StrokeBuffer $buffer): void
-    {
-        $area = $this->densePrint($dab, $strength, 0)->area;
-        $x = ((int) round($dab->x * PrintBox::PHASES) >> 3) + $area->x;
-        $y = ((int) round($dab->y * PrintBox::PHASES) >> 3) + $area->y;
-        foreach ($buffer->parts($x, $y, $x + $area->width, $y + $area->height) as [$key, $tileX, $tileY, $part]) {
-            $lane = ($y - $tileY) % Density::LANES;
-            $lane = $lane < 0 ? $lane + Density::LANES : $lane;
-            $print = $this->densePrint($dab, $strength, $lane);
-            // The row of words of the tile on which the print's first one falls; it may lie above the tile.
-            $shift = intdiv($y - $lane - $tileY, Density::LANES);
-            $top = intdiv($part[1] - $tileY, Density::LANES);
-            $bottom = intdiv($part[3] - $tileY + Density::LANES - 1, Density::LANES);
-            $buffer->put($key, self::added($buffer->take($key), $tileX - $x, $top - $shift, $bottom - $shift, $shift, $part[0] - $x, $part[2] - $x, $print), $part);
-        }
-    }
-
-    private function densePrint(Dab $dab, int $strength, int $lane): DensePrint
-    {
-        $name = self::phase($dab) * Density::LANES + $lane;
-        if (isset($this->dense[$name])) {
-            return $this->dense[$name];
-        }
-        if ($lane > 0) {
-            $print = $this->densePrint($dab, $strength, 0)->inLane($lane);
-        } else {
-            [$width, $height] = $this->rack->printSize($dab->shape->size, $dab->shape->roundness);
-            $stencil = $this->rack->stencil($width, $height);
-            $print = DensePrint::of($stencil, new PrintBox($stencil, Pose::of($dab->shape, $stencil), $dab->x, $dab->y), $strength);
-        }
-        if ($this->filled + $print->size() <= self::ROOM) {
-            $this->dense[$name] = $print;
-            $this->filled += $print->size();
-        }
-
-        return $print;
-    }
-
-    /**
-     * @param  array<int, int>  $tile  words
-     * @param  int  $tileX  where the tile begins, counted from the left of the print
-     * @param  int  $top  rows of words of the print
-     * @param  int  $shift  from them to rows of words of the tile
-     * @return array<int, int>
-     */
-    private static function added(array $tile, int $tileX, int $top, int $bottom, int $shift, int $left, int $right, DensePrint $print): array
-    {
-        $words = $print->words;
-        $stride = $print->area->width;
-        $starts = $print->starts;
-        $ends = $print->ends;
-        $carries = Density::CARRIES;
-        $base = ($top + $shift) * StrokeBuffer::SIDE - $tileX;
-        for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
-            $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
-            $last = $row * $stride + ($last < $right ? $last : $right);
-            $i = $row * $stride + $first;
-            $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
-            for (; $i < $last; $i++) {
-                $sum = $tile[$j] + $words[$i];
-                $over = $sum & $carries;
-                if ($over !== 0) {
-                    // Where a sum is denser than full, all its 20 bits are set.
-                    $sum = ($sum | $over - ($over >> 20)) & ~$carries;
-                }
-                $tile[$j] = $sum;
-                $j++;
-            }
-        }
-
-        return $tile;
-    }
-
-    /**
-     * @param  array<int, int>  $tile
-     * @return array<int, int>
-     */
-    private static function laid(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength): array
-    {
-        $ink = $impression->ink;
-        $stride = $impression->area->width;
-        $starts = $impression->starts;
-        $ends = $impression->ends;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
-        for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
-            $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
-            $last = $row * $stride + ($last < $right ? $last : $right);
-            $i = $row * $stride + $first;
-            $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
-            for (; $i < $last; $i++) {
-                $c = $tile[$j];
-                if ($c < $ceiling) {
-                    $tile[$j] = $c + (($ceiling - $c) * ($ink[$i] * $strength >> 16) + 32768 >> 16);
-                }
-                $j++;
-            }
-        }
-
-        return $tile;
-    }
-
-    /**
-     * @param  array<int, int>  $tile
-     * @return array<int, int>
-     */
-    private static function laidInColour(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, int $colour): array
-    {
-        $ink = $impression->ink;
-        $colours = $impression->colours ?? [];
-        $own = $impression->colours !== null;
-        $stride = $impression->area->width;
-        $red = ($colour >> 16) * StrokeBuffer::COLOUR_ONE;
-        $green = ($colour >> 8 & 255) * StrokeBuffer::COLOUR_ONE;
-        $blue = ($colour & 255) * StrokeBuffer::COLOUR_ONE;
-        $starts = $impression->starts;
-        $ends = $impression->ends;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
-        for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
-            $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
-            $last = $row * $stride + ($last < $right ? $last : $right);
-            $i = $row * $stride + $first;
-            $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
-            for (; $i < $last; $i++) {
-                $a = $ink[$i] * $strength >> 16;
-                if ($a > 0) {
-                    if ($own) {
-                        $r = $colours[$i];
-                        $red = ($r >> 16) << 7;
-                        $green = ($r >> 8 & 255) << 7;
-                        $blue = ($r & 255) << 7;
-                    }
-                    $p = $tile[$j];
-                    $c = $p >> 45;
-                    if ($c < $ceiling) {
-                        $c += ($ceiling - $c) * $a + 32768 >> 16;
-                    }
-                    if ($c > 0) {
-                        $w = intdiv($a * $ceiling, $c);
-                        if ($w > 65535) {
-                            $w = 65536;
-                        }
-                        $r = $p >> 30 & 32767;
-                        $g = $p >> 15 & 32767;
-                        $b = $p & 32767;
-                        $tile[$j] = $c << 45
-                            | $r + (($red - $r) * $w + 32768 >> 16) << 30
-                            | $g + (($green - $g) * $w + 32768 >> 16) << 15
-                            | $b + (($blue - $b) * $w + 32768 >> 16);
-                    }
-                }
-                $j++;
-            }
-        }
-
-        return $tile;
-    }
-
-    private static function isSteady(Brush $brush, string $setting): bool
-    {
-        $value = $brush->value($setting);
-
-        return $value->spread === 0.0 && $value->drives === [];
+        return new PaintedStroke($this->brush, $this->printer, $this->bitePrinter, $this->kit, $this->tooth, $this->under, $realPressure, $roll, $bounds, $total, $kept);
     }
 }

@@ -7,23 +7,34 @@ namespace Yarrowfog\Core\Paint;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Stroke\Trace;
 
-/** Traces painted one after another with a brush, on nothing. */
+/** Traces painted one after another with a brush, on nothing or over a picture. */
 final class Swatch
 {
     /**
      * @param  list<Trace>  $traces  each gets a roll of its own
+     * @param  Bitmap|null  $on  width · height
      */
-    public static function paint(Levels $levels, Brush $brush, array $traces, int $roll, int $width, int $height): Bitmap
+    public static function paint(Kit|Levels $kit, Brush $brush, array $traces, int $roll, int $width, int $height, ?Bitmap $on = null): Bitmap
     {
         $bounds = new Rect(0, 0, $width, $height);
-        $painter = new StrokePainter($levels, $brush);
+        $sheet = $on ?? Bitmap::filled($width, $height);
+        if ($brush->choice('does') === InkSettings::SMUDGES || $brush->base('lends') > 0) {
+            // Each stroke meets what the one before has left.
+            foreach ($traces as $i => $trace) {
+                $sheet = Lay::over($sheet, $bounds, (new StrokePainter($kit, $brush, new PictureUnder($sheet)))->stroke($trace, $roll + $i, $bounds));
+            }
+
+            return $sheet;
+        }
+        $painter = new StrokePainter($kit, $brush);
         $strokes = [];
         foreach ($traces as $i => $trace) {
             $strokes[] = $painter->stroke($trace, $roll + $i, $bounds);
         }
 
-        return Lay::over(Bitmap::filled($width, $height), $bounds, ...$strokes);
+        return Lay::over($sheet, $bounds, ...$strokes);
     }
 }

@@ -7,6 +7,7 @@ namespace Yarrowfog\Core\Stroke;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Stroke\Settings\FormSettings;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** The settings and inks of a brush; its tip is kept apart. */
@@ -18,12 +19,16 @@ final readonly class Brush
 
     /**
      * @param  array<string, SettingValue>  $values  one for every setting of the table
+     * @param  int  $frames  pictures in the tip that it is used with
+     * @param  bool  $hasBite  whether it is used with a second tip
      */
     private function __construct(
         public array $values,
         public Srgb $mainInk,
         public Srgb $secondInk,
         public TipKind $tipKind,
+        public int $frames = 1,
+        public bool $hasBite = false,
     ) {
     }
 
@@ -82,13 +87,66 @@ final readonly class Brush
     /** The same brush with one setting at another value. */
     public function with(string $id, SettingValue $value): self
     {
-        return new self([...$this->values, SettingsTable::get($id)->id => $value], $this->mainInk, $this->secondInk, $this->tipKind);
+        return new self([...$this->values, SettingsTable::get($id)->id => $value], $this->mainInk, $this->secondInk, $this->tipKind, $this->frames, $this->hasBite);
+    }
+
+    /** The same brush, used with so many pictures and perhaps a second tip. */
+    public function usedWith(int $frames, bool $bite): self
+    {
+        return new self($this->values, $this->mainInk, $this->secondInk, $this->tipKind, max(1, $frames), $bite);
+    }
+
+    /** The brush that lays the second tip along the same path. */
+    public function bite(): self
+    {
+        $bite = new self(array_map(SettingValue::standard(...), SettingsTable::all()), $this->mainInk, $this->secondInk, TipKind::InkMask);
+        foreach (SettingsTable::all() as $id => $setting) {
+            if ($setting->station === Station::Hand) {
+                $bite = $bite->with($id, $this->value($id));
+            }
+        }
+        $size = $this->value('size');
+
+        return $bite
+            ->with('size', new SettingValue($this->base('size') * $this->base('biteSize'), $size->spread, $size->drives))
+            ->with('spacing', $this->value('biteSpacing'))
+            ->with('scatterAcross', $this->value('biteScatter'))
+            ->with('scatterAlong', $this->value('biteScatter'))
+            ->with('count', $this->value('biteCount'))
+            ->with('angle', $this->value('biteAngle'));
+    }
+
+    /** What a setting is set to by default, so far as the brush has it otherwise. */
+    public function neutral(string $id): self
+    {
+        return $this->with($id, SettingValue::standard(SettingsTable::get($id)));
     }
 
     /** The same brush in other inks. */
     public function inked(Srgb $main, Srgb $second): self
     {
-        return new self($this->values, $main, $second, $this->tipKind);
+        return new self($this->values, $main, $second, $this->tipKind, $this->frames, $this->hasBite);
+    }
+
+    public function curve(string $id): Curve
+    {
+        $base = $this->value($id)->base;
+
+        return $base instanceof Curve ? $base : Curve::straight();
+    }
+
+    /** Whether the tip is laid along the stroke as one band, not printed in dabs. */
+    public function isBand(): bool
+    {
+        return $this->choice('laidAs') !== FormSettings::DABS;
+    }
+
+    /** Whether a setting never moves while painting: no spread, no drives. */
+    public function isSteady(string $id): bool
+    {
+        $value = $this->value($id);
+
+        return $value->spread === 0.0 && $value->drives === [];
     }
 
     /** Whether chance moves the colour at all. */

@@ -10,7 +10,12 @@ final readonly class Dab
     /**
      * @param  float  $flow  0–1
      * @param  float  $opacity  0–1
-     * @param  int  $colour  0xRRGGBB
+     * @param  int  $colour  0xRRGGBB, with its drift
+     * @param  Drift  $drift  for tips that bring colours of their own
+     * @param  float  $lends  0–1, towards the colour of the sheet under its middle
+     * @param  float  $depth  0–1, of the tooth
+     * @param  float  $carries  0–1, of a smudge
+     * @param  float  $fresh  0–1, ink that a smudge adds
      */
     public function __construct(
         public int $index,
@@ -21,10 +26,21 @@ final readonly class Dab
         public float $flow,
         public float $opacity,
         public int $colour,
+        public Drift $drift = new Drift,
+        public float $lends = 0.0,
+        public float $depth = 0.0,
+        public float $carries = 0.0,
+        public float $fresh = 0.0,
     ) {
     }
 
-    /** @return array{index: int, t: float, x: float, y: float, size: float, angle: float, roundness: float, flow: float, opacity: float, colour: string} */
+    /** The same dab in another colour, 0xRRGGBB. */
+    public function coloured(int $colour): self
+    {
+        return new self($this->index, $this->t, $this->x, $this->y, $this->shape, $this->flow, $this->opacity, $colour, $this->drift, $this->lends, $this->depth, $this->carries, $this->fresh);
+    }
+
+    /** @return array{index: int, t: float, x: float, y: float, size: float, angle: float, roundness: float, frame: int, mirrored: array{bool, bool}, lean: float, flow: float, opacity: float, colour: string} */
     public function toArray(): array
     {
         return [
@@ -35,6 +51,9 @@ final readonly class Dab
             'size' => $this->shape->size,
             'angle' => $this->shape->angle,
             'roundness' => $this->shape->roundness,
+            'frame' => $this->shape->frame,
+            'mirrored' => [$this->shape->mirrorAcross, $this->shape->mirrorDown],
+            'lean' => $this->shape->lean,
             'flow' => $this->flow,
             'opacity' => $this->opacity,
             'colour' => sprintf('#%06x', $this->colour),

@@ -73,6 +73,28 @@ final class DabMaker
     }
 
     /**
+     * Only the path, for what is not laid in dabs.
+     *
+     * @param  list<Sample>  $samples
+     * @return list<PathPoint> that are now certain
+     */
+    public function points(array $samples): array
+    {
+        $out = [];
+        foreach ($samples as $sample) {
+            array_push($out, ...$this->path->feed($sample));
+        }
+
+        return $out;
+    }
+
+    /** @return list<PathPoint> that the lifted pen makes certain */
+    public function lastPoints(): array
+    {
+        return $this->path->finish();
+    }
+
+    /**
      * @return list<Dab> the dabs that the lifted pen makes certain
      */
     public function finish(): array
@@ -89,16 +111,7 @@ final class DabMaker
 
     public function dab(Place $place): Dab
     {
-        return new Dab(
-            $place->index,
-            $place->on->t,
-            $place->x,
-            $place->y,
-            $this->former->shape($place),
-            $this->inker->flow($place),
-            $this->inker->opacity($place),
-            $this->inker->colour($place),
-        );
+        return $this->inker->dab($place, $this->former->shape($place));
     }
 
     /** @return array<string, mixed> what another process needs to go on from here */

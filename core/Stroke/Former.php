@@ -6,11 +6,14 @@ namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Stroke\Settings\FormSettings;
 
-/** Form: the size, angle and roundness of each dab. */
+/** Form: the size, angle, roundness, mirror, lean and frame of each dab. */
 final readonly class Former
 {
     /** px; a thinner dab prints nothing that can be seen. */
     private const LEAST_SIZE = 0.3;
+
+    /** A pen that lies flat would print without end; leaning stops here. */
+    private const MOST_LEAN = 3.0;
 
     private Dial $size;
 
@@ -18,24 +21,63 @@ final readonly class Former
 
     private Dial $roundness;
 
-    private bool $followsHeading;
+    private Dial $posture;
 
-    public function __construct(Brush $brush, Chance $chance)
+    private string $follows;
+
+    private string $mirrorAcross;
+
+    private string $mirrorDown;
+
+    private FramePicker $frames;
+
+    public function __construct(Brush $brush, private Chance $chance)
     {
         $this->size = Dial::of($brush, 'size', $chance);
         $this->angle = Dial::of($brush, 'angle', $chance);
         $this->roundness = Dial::of($brush, 'roundness', $chance);
-        $this->followsHeading = $brush->choice('angleFollows') === FormSettings::HEADING;
+        $this->posture = Dial::of($brush, 'posture', $chance);
+        $this->follows = $brush->choice('angleFollows');
+        $this->mirrorAcross = $brush->choice('mirrorAcross');
+        $this->mirrorDown = $brush->choice('mirrorDown');
+        $this->frames = new FramePicker($brush, $chance);
     }
 
     public function shape(Place $place): Shape
     {
-        $angle = $this->angle->at($place->on, $place->index) + ($this->followsHeading ? $place->on->heading : 0.0);
+        $on = $place->on;
+        $angle = $this->angle->at($on, $place->key) + match ($this->follows) {
+            FormSettings::HEADING => $on->heading,
+            FormSettings::AZIMUTH => $on->azimuth,
+            FormSettings::TWIST => $on->twist,
+            default => 0.0,
+        };
+        $posture = $this->posture->at($on, $place->key);
 
         return new Shape(
-            max(self::LEAST_SIZE, $this->size->at($place->on, $place->index) * $place->taper),
+            max(self::LEAST_SIZE, $this->size->at($on, $place->key) * $place->taper),
             fmod(fmod($angle, 360.0) + 360.0, 360.0),
-            $this->roundness->at($place->on, $place->index),
+            $this->roundness->at($on, $place->key),
+            $this->frames->frame($place),
+            $this->isMirrored('mirrorAcross', $this->mirrorAcross, $place->key),
+            $this->isMirrored('mirrorDown', $this->mirrorDown, $place->key),
+            $posture > 0.0 ? self::lean($posture, $on->tilt) : 1.0,
+            $on->azimuth,
         );
+    }
+
+    /** A pen leaning by φ touches with its round tip drawn out to 1 / cos φ. */
+    private static function lean(float $posture, float $tilt): float
+    {
+        return 1.0 + $posture * (min(self::MOST_LEAN, 1.0 / max(0.01, cos($tilt * M_PI / 2))) - 1.0);
+    }
+
+    private function isMirrored(string $setting, string $choice, int $key): bool
+    {
+        return match ($choice) {
+            FormSettings::ALWAYS => true,
+            FormSettings::BY_CHANCE => $this->chance->unit(Chance::stream($setting), $key) < 0.5,
+            default => false,
+        };
     }
 }

@@ -28,6 +28,16 @@ final readonly class Inker
 
     private float $lightness;
 
+    private Dial $chromaShift;
+
+    private Dial $lends;
+
+    private Dial $carries;
+
+    private Dial $fresh;
+
+    private Dial $depth;
+
     private bool $perStroke;
 
     /** Whether every dab of the stroke has the same colour. */
@@ -38,6 +48,11 @@ final readonly class Inker
         $this->flow = Dial::of($brush, 'flow', $chance);
         $this->opacity = Dial::of($brush, 'opacity', $chance);
         $this->mix = Dial::of($brush, 'inkMix', $chance);
+        $this->chromaShift = Dial::of($brush, 'chromaShift', $chance);
+        $this->lends = Dial::of($brush, 'lends', $chance);
+        $this->carries = Dial::of($brush, 'smudgeStrength', $chance);
+        $this->fresh = Dial::of($brush, 'smudgeInk', $chance);
+        $this->depth = Dial::of($brush, 'toothDepth', $chance);
         $this->main = Oklab::fromSrgb($brush->mainInk);
         $this->second = Oklab::fromSrgb($brush->secondInk);
         $this->hue = $brush->base('driftHue');
@@ -46,34 +61,56 @@ final readonly class Inker
         $this->perStroke = $brush->choice('driftPer') === InkSettings::PER_STROKE;
         $this->oneColour = $brush->tipKind === TipKind::InkMask
             && $brush->value('inkMix')->drives === []
+            && $brush->value('chromaShift')->drives === []
+            && $brush->base('lends') <= 0.0
             && ($this->perStroke || ! $brush->drifts());
     }
 
-    public function flow(Place $place): float
+    /** The dab that falls at a place, shaped already. */
+    public function dab(Place $place, Shape $shape): Dab
     {
-        return $this->flow->at($place->on, $place->index);
-    }
+        $on = $place->on;
+        $key = $place->key;
+        $drift = $this->drift($place);
 
-    public function opacity(Place $place): float
-    {
-        return $this->opacity->at($place->on, $place->index);
+        return new Dab(
+            $place->index,
+            $on->t,
+            $place->x,
+            $place->y,
+            $shape,
+            $this->flow->at($on, $key),
+            $this->opacity->at($on, $key),
+            $this->colour($place, $drift),
+            $drift,
+            $this->lends->at($on, $key),
+            $this->depth->at($on, $key),
+            $this->carries->at($on, $key),
+            $this->fresh->at($on, $key),
+        );
     }
 
     /** @return int 0xRRGGBB */
-    public function colour(Place $place): int
+    private function colour(Place $place, Drift $drift): int
     {
-        $draw = $this->perStroke ? 0 : $place->index;
-        $mix = $this->mix->at($place->on, $draw);
+        $mix = $this->mix->at($place->on, $this->perStroke ? 0 : $place->key);
         $colour = Oklch::fromOklab($this->main->mixedWith($this->second, $mix));
 
-        return (new Oklch(
-            max(0.0, min(1.0, $colour->lightness + $this->drift('driftLightness', $this->lightness, $draw))),
-            $colour->chroma * (1.0 + $this->drift('driftChroma', $this->chroma, $draw)),
-            $colour->hue + $this->drift('driftHue', $this->hue, $draw),
-        ))->toSrgb()->toInt();
+        return (new Oklch(max(0.0, min(1.0, $colour->lightness + $drift->lightness)), $colour->chroma * $drift->chroma, $colour->hue + $drift->hue))->toSrgb()->toInt();
     }
 
-    private function drift(string $setting, float $by, int $draw): float
+    private function drift(Place $place): Drift
+    {
+        $draw = $this->perStroke ? 0 : $place->key;
+
+        return new Drift(
+            $this->drawn('driftHue', $this->hue, $draw),
+            max(0.0, (1.0 + $this->drawn('driftChroma', $this->chroma, $draw)) * (1.0 + $this->chromaShift->at($place->on, $place->key))),
+            $this->drawn('driftLightness', $this->lightness, $draw),
+        );
+    }
+
+    private function drawn(string $setting, float $by, int $draw): float
     {
         return $by <= 0.0 ? 0.0 : $by * $this->chance->signed(Chance::stream($setting), $draw);
     }

@@ -43,14 +43,27 @@ final class PathBuilder
 
     private bool $started = false;
 
+    private readonly ?Steadier $steadier;
+
+    private readonly Curve $response;
+
     public function __construct(private readonly Brush $brush, private readonly bool $realPressure)
     {
+        $steadying = $brush->base('steadying');
+        $this->steadier = $steadying > 0.0 ? new Steadier($steadying) : null;
+        $this->response = $brush->curve('pressureResponse');
     }
 
     /**
      * @return list<PathPoint> the part of the path that is now certain
      */
     public function feed(Sample $sample): array
+    {
+        return $this->follow($this->steadier === null ? $sample : $this->steadier->feed($sample));
+    }
+
+    /** @return list<PathPoint> */
+    private function follow(Sample $sample): array
     {
         $last = $this->window === [] ? null : $this->window[count($this->window) - 1];
         if ($last === null) {
@@ -91,13 +104,17 @@ final class PathBuilder
      */
     public function finish(): array
     {
+        $out = [];
+        foreach ($this->steadier === null ? [] : $this->steadier->finish() as $sample) {
+            array_push($out, ...$this->follow($sample));
+        }
         $w = $this->window;
-        $out = match (count($w)) {
+        array_push($out, ...match (count($w)) {
             0 => [],
             1 => $this->started ? [] : [$w[0]],
             2 => $this->segment(null, $w[0], $w[1], null),
             default => $this->segment($w[0], $w[1], $w[2], null),
-        };
+        });
         $this->started = true;
 
         return $out;
@@ -124,16 +141,17 @@ final class PathBuilder
     /** @return array<string, mixed> */
     public function state(): array
     {
-        return ['window' => array_map(fn (PathPoint $p): array => $p->toArray(), $this->window), 'length' => $this->length, 'started' => $this->started];
+        return ['window' => array_map(fn (PathPoint $p): array => $p->toArray(), $this->window), 'length' => $this->length, 'started' => $this->started, 'steadier' => $this->steadier === null ? [] : $this->steadier->state()];
     }
 
     /** @throws InvalidInput */
     public function resume(Reading $state): void
     {
-        $state->keys(['window', 'length', 'started']);
+        $state->keys(['window', 'length', 'started', 'steadier']);
         $this->window = array_map(PathPoint::read(...), $state->each('window', 3));
         $this->length = $state->number('length', 0, 1e9);
         $this->started = $state->flag('started');
+        $this->steadier?->resume($state->object('steadier'));
     }
 
     private function node(Sample $sample, float $speed): PathPoint
@@ -143,9 +161,11 @@ final class PathBuilder
 
     private function pressure(Sample $sample, float $speed): float
     {
-        if ($this->realPressure) {
-            return $sample->pressure;
-        }
+        return $this->response->at($this->realPressure ? $sample->pressure : $this->assumed($speed));
+    }
+
+    private function assumed(float $speed): float
+    {
         $level = $this->brush->base('assumedLevel');
         if ($this->brush->choice('assumedPressure') === HandSettings::STEADY) {
             return $level;
@@ -158,9 +178,9 @@ final class PathBuilder
     /** The pen rests: the place stays, the firmest press and the latest time count. */
     private function rest(Sample $sample, PathPoint $last): void
     {
-        $pressure = $this->realPressure ? max($last->pressure, $sample->pressure) : $last->pressure;
+        $pressure = $this->realPressure ? max($last->pressure, $this->response->at($sample->pressure)) : $last->pressure;
         array_pop($this->window);
-        $this->window[] = new PathPoint($last->s, $sample->t, $last->x, $last->y, $pressure, $last->tilt, $last->azimuth, $last->twist, $last->speed, $last->heading);
+        $this->window[] = new PathPoint($last->s, $sample->t, $last->x, $last->y, $pressure, $last->tilt, $last->azimuth, $last->twist, $last->speed, $last->heading, $last->rest + max(0.0, $sample->t - $last->t));
     }
 
     /** The first sample, now that its speed is known. */
@@ -168,7 +188,7 @@ final class PathBuilder
     {
         $pressure = $this->realPressure ? $p->pressure : $this->pressure(new Sample($p->t, $p->x, $p->y), $speed);
 
-        return new PathPoint($p->s, $p->t, $p->x, $p->y, $pressure, $p->tilt, $p->azimuth, $p->twist, $speed, $p->heading);
+        return new PathPoint($p->s, $p->t, $p->x, $p->y, $pressure, $p->tilt, $p->azimuth, $p->twist, $speed, $p->heading, $p->rest);
     }
 
     /**
@@ -213,7 +233,8 @@ final class PathBuilder
                 continue;
             }
             $at = $a->towards($b, $along > 0 ? $s / $along : 0.0);
-            $out[] = new PathPoint($this->length + $s, $at->t, $x, $y, $at->pressure, $at->tilt, $at->azimuth, $at->twist, $at->speed, $heading < 0 ? $heading + 360.0 : $heading);
+            $rest = $i === 0 ? $a->rest : ($i === $pieces ? $b->rest : 0.0);
+            $out[] = new PathPoint($this->length + $s, $at->t, $x, $y, $at->pressure, $at->tilt, $at->azimuth, $at->twist, $at->speed, $heading < 0 ? $heading + 360.0 : $heading, $rest);
         }
         $this->started = true;
         $this->length += $along;

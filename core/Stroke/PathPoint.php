@@ -19,6 +19,7 @@ final readonly class PathPoint
      * @param  float  $twist  degrees
      * @param  float  $speed  px/ms
      * @param  float  $heading  degrees clockwise, 0 to the right
+     * @param  float  $rest  ms that the pen rested here before it went on
      */
     public function __construct(
         public float $s,
@@ -31,6 +32,7 @@ final readonly class PathPoint
         public float $twist,
         public float $speed,
         public float $heading,
+        public float $rest = 0.0,
     ) {
     }
 
@@ -54,7 +56,7 @@ final readonly class PathPoint
     /** @return list<float> */
     public function toArray(): array
     {
-        return [$this->s, $this->t, $this->x, $this->y, $this->pressure, $this->tilt, $this->azimuth, $this->twist, $this->speed, $this->heading];
+        return [$this->s, $this->t, $this->x, $this->y, $this->pressure, $this->tilt, $this->azimuth, $this->twist, $this->speed, $this->heading, $this->rest];
     }
 
     /** @throws InvalidInput */
@@ -62,7 +64,7 @@ final readonly class PathPoint
     {
         $v = fn (int $i): float => $list->number($i, -1e12, 1e12);
 
-        return new self($v(0), $v(1), $v(2), $v(3), $v(4), $v(5), $v(6), $v(7), $v(8), $v(9));
+        return new self($v(0), $v(1), $v(2), $v(3), $v(4), $v(5), $v(6), $v(7), $v(8), $v(9), $v(10));
     }
 
     private static function turned(float $from, float $to, float $f): float

@@ -6,6 +6,7 @@ namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Stroke\Settings\StepSettings;
 
 /**
  * Step: where along the path the dabs fall.
@@ -13,32 +14,50 @@ use Yarrowfog\Core\Reading;
  * A dab falls whenever ∫ ds / gap(s) has grown by one, where gap is the spacing times
  * the size at that very place; between two points of the path the gap is taken as
  * linear and the integral is exact. So a swelling stroke neither bunches nor tears.
+ *
+ * While the pen rests dabs fall by time, and at each place as many as the count says.
  */
 final class Placer
 {
     /** px; closer dabs cannot be told apart. */
     private const LEAST_GAP = 0.25;
 
+    /** px/ms below which the pen counts as resting. */
+    private const STILL = 0.02;
+
     private readonly Dial $spacing;
 
     private readonly Dial $size;
 
-    private readonly Dial $across;
+    private readonly Dial $linger;
 
-    private readonly Dial $along;
+    private readonly Dial $count;
+
+    private readonly Scatter $scatter;
+
+    private readonly bool $onePerPress;
 
     private ?PathPoint $last = null;
 
     private float $progress = 0.0;
 
+    /** Steps of the path so far. */
     private int $next = 0;
 
-    public function __construct(Brush $brush, private readonly Chance $chance, private readonly Taper $taper)
+    /** Dabs so far. */
+    private int $dabs = 0;
+
+    /** Part of the next dab that the resting pen has earned. */
+    private float $rested = 0.0;
+
+    public function __construct(Brush $brush, Chance $chance, private readonly Taper $taper)
     {
         $this->spacing = Dial::of($brush, 'spacing', $chance);
         $this->size = Dial::of($brush, 'size', $chance);
-        $this->across = Dial::of($brush, 'scatterAcross', $chance);
-        $this->along = Dial::of($brush, 'scatterAlong', $chance);
+        $this->linger = Dial::of($brush, 'linger', $chance);
+        $this->count = Dial::of($brush, 'count', $chance);
+        $this->scatter = new Scatter($brush, $chance);
+        $this->onePerPress = $brush->choice('onePerPress') === StepSettings::YES;
     }
 
     /**
@@ -49,11 +68,16 @@ final class Placer
         $a = $this->last;
         $this->last = $b;
         if ($a === null) {
-            return [$this->place($b)];
+            $out = $this->place($b);
+
+            return $this->onePerPress ? $out : [...$out, ...$this->rest($b, $b->rest)];
+        }
+        if ($this->onePerPress) {
+            return [];
         }
         $length = $b->s - $a->s;
         if ($length <= 0.0) {
-            return [];
+            return $this->rest($b, $b->rest);
         }
         $g0 = $this->gap($a);
         $g1 = $this->gap($b);
@@ -66,28 +90,34 @@ final class Placer
             if ($done + $need > $whole) {
                 $this->progress += $whole - $done;
 
-                return $out;
+                break;
             }
             $done += max(0.0, $need);
             $s = abs($slope) < 1e-9 ? $done * $g0 : $g0 * (exp($done * $slope) - 1.0) / $slope;
-            $out[] = $this->place($a->towards($b, min(1.0, $s / $length)));
+            array_push($out, ...$this->place($a->towards($b, min(1.0, $s / $length))));
             $this->progress = 0.0;
         }
+        // A hand at rest still trembles: what is slower than that counts as rest.
+        $slow = $length < self::STILL * ($b->t - $b->rest - $a->t) ? $b->t - $b->rest - $a->t : 0.0;
+
+        return [...$out, ...$this->rest($b, $slow + $b->rest)];
     }
 
     /** @return array<string, mixed> */
     public function state(): array
     {
-        return ['last' => $this->last?->toArray(), 'progress' => $this->progress, 'next' => $this->next];
+        return ['last' => $this->last?->toArray(), 'progress' => $this->progress, 'next' => $this->next, 'dabs' => $this->dabs, 'rested' => $this->rested];
     }
 
     /** @throws InvalidInput */
     public function resume(Reading $state): void
     {
-        $state->keys(['last', 'progress', 'next']);
+        $state->keys(['last', 'progress', 'next', 'dabs', 'rested']);
         $this->last = $state->has('last') ? PathPoint::read($state->object('last')) : null;
         $this->progress = $state->number('progress', 0, 1000);
         $this->next = $state->integer('next', 0, 1 << 31);
+        $this->dabs = $state->integer('dabs', 0, 1 << 31);
+        $this->rested = $state->number('rested', 0, 1);
     }
 
     private function gap(PathPoint $at): float
@@ -95,26 +125,40 @@ final class Placer
         return max(self::LEAST_GAP, $this->spacing->driven($at, $this->next) * $this->size->driven($at, $this->next) * $this->taper->at($at->s));
     }
 
-    private function place(PathPoint $on): Place
+    /**
+     * The dabs that fall while the pen rests.
+     *
+     * @param  float  $time  ms
+     * @return list<Place>
+     */
+    private function rest(PathPoint $at, float $time): array
     {
-        $index = $this->next++;
-        $taper = $this->taper->at($on->s);
-        $across = $this->across->driven($on, $index);
-        $along = $this->along->driven($on, $index);
-        if ($across <= 0.0 && $along <= 0.0) {
-            return new Place($index, $on, $on->x, $on->y, $taper);
+        if ($time <= 0.0) {
+            return [];
         }
-        $size = $this->size->driven($on, $index) * $taper;
-        $across *= $size * $this->chance->signed(Chance::stream('scatterAcross'), $index);
-        $along *= $size * $this->chance->signed(Chance::stream('scatterAlong'), $index);
-        $heading = deg2rad($on->heading);
+        $this->rested += max(0.0, $this->linger->at($at, $this->next)) * $time / 1000.0;
+        $out = [];
+        while ($this->rested >= 1.0) {
+            $this->rested -= 1.0;
+            array_push($out, ...$this->place($at));
+        }
 
-        return new Place(
-            $index,
-            $on,
-            $on->x + $along * cos($heading) - $across * sin($heading),
-            $on->y + $along * sin($heading) + $across * cos($heading),
-            $taper,
-        );
+        return $out;
+    }
+
+    /** @return list<Place> as many as the count says */
+    private function place(PathPoint $on): array
+    {
+        $step = $this->next++;
+        $taper = $this->taper->at($on->s);
+        $count = (int) max(1.0, round($this->count->at($on, $step)));
+        $out = [];
+        for ($twin = 0; $twin < $count; $twin++) {
+            $key = Place::key($step, $twin);
+            [$x, $y] = $this->scatter->thrown($on, $key, $taper);
+            $out[] = new Place($this->dabs++, $key, $on, $x, $y, $taper);
+        }
+
+        return $out;
     }
 }

@@ -31,7 +31,14 @@ final readonly class Setting
         public float $spreadMost,
         public array $choices,
         private ?Closure $idle,
+        private bool $curve = false,
     ) {
+    }
+
+    /** A setting that is a curve from 0–1 to 0–1; straight by default. */
+    public static function curve(string $id, Station $station, string $label, string $sentence): self
+    {
+        return new self($id, $station, $label, $sentence, '', 0, 1, 0, false, SpreadKind::None, 0, [], null, true);
     }
 
     /**
@@ -68,6 +75,11 @@ final readonly class Setting
         return $this->choices !== [];
     }
 
+    public function isCurve(): bool
+    {
+        return $this->curve;
+    }
+
     /** Drives of an angle turn it; drives of anything else multiply it. */
     public function drivesAreOffsets(): bool
     {
@@ -85,6 +97,10 @@ final readonly class Setting
         $common = ['id' => $this->id, 'station' => $this->station->value, 'label' => $this->label, 'sentence' => $this->sentence];
         if ($this->isChoice()) {
             return [...$common, 'choices' => $this->choices, 'default' => $this->choices[0]];
+        }
+
+        if ($this->curve) {
+            return [...$common, 'curve' => true, 'default' => Curve::straight()->toArray()];
         }
 
         return [

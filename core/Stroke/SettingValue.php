@@ -7,19 +7,23 @@ namespace Yarrowfog\Core\Stroke;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Reading;
 
-/** What a brush has a setting at: a base, a spread and drives; or a choice. */
+/** What a brush has a setting at: a base, a spread and drives; or a choice; or a curve. */
 final readonly class SettingValue
 {
     /**
      * @param  list<Drive>  $drives
      */
-    public function __construct(public float|string $base, public float $spread = 0.0, public array $drives = [])
+    public function __construct(public float|string|Curve $base, public float $spread = 0.0, public array $drives = [])
     {
     }
 
     public static function standard(Setting $setting): self
     {
-        return new self($setting->isChoice() ? $setting->choices[0] : $setting->default);
+        return new self(match (true) {
+            $setting->isChoice() => $setting->choices[0],
+            $setting->isCurve() => Curve::straight(),
+            default => $setting->default,
+        });
     }
 
     /**
@@ -31,6 +35,9 @@ final readonly class SettingValue
     {
         if ($setting->isChoice()) {
             return new self($json->keys(['base'])->choice('base', $setting->choices));
+        }
+        if ($setting->isCurve()) {
+            return new self($json->keys(['base'])->has('base') ? Curve::read($json->object('base')) : Curve::straight());
         }
         $json->keys(['base', 'spread', 'drives']);
         if (! $setting->drivable && $json->has('drives') && $json->object('drives')->size() > 0) {
@@ -58,8 +65,8 @@ final readonly class SettingValue
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        if (is_string($this->base)) {
-            return ['base' => $this->base];
+        if (! is_float($this->base)) {
+            return ['base' => $this->base instanceof Curve ? $this->base->toArray() : $this->base];
         }
 
         return ['base' => $this->base, 'spread' => $this->spread, 'drives' => array_map(fn (Drive $d): array => $d->toArray(), $this->drives)];

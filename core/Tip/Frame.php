@@ -19,7 +19,7 @@ final readonly class Frame
 
     public static function fromPicture(Bitmap $picture, TipKind $kind): self
     {
-        return new self(InkRule::plane($picture, $kind), $kind === TipKind::OwnColours ? $picture : null);
+        return new self(InkRule::plane($picture, $kind), $kind === TipKind::InkMask ? null : $picture);
     }
 
     /** As a picture to keep: an ink mask becomes black with the ink as its alpha. */

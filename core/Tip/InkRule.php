@@ -10,7 +10,7 @@ use Yarrowfog\Core\Raster\Plane;
 /**
  * The rule of ink: dark prints, white does not, transparent never does.
  *
- * Ink of an ink mask is (1 − luma) · alpha; ink of own colours is alpha. Luma is the
+ * Ink of an ink mask is (1 − luma) · alpha; ink of two inks and of own colours is alpha. Luma is the
  * weighted mean of the encoded channels (ITU-R BT.709 weights), so that a mid grey of
  * a scan prints half the ink.
  */
@@ -31,7 +31,7 @@ final class InkRule
     public static function of(int $pixel, TipKind $kind): int
     {
         $alpha = $pixel & 255;
-        if ($kind === TipKind::OwnColours) {
+        if ($kind !== TipKind::InkMask) {
             return $alpha * 257;
         }
 
@@ -51,7 +51,7 @@ final class InkRule
     public static function plane(Bitmap $picture, TipKind $kind): Plane
     {
         $ink = [];
-        if ($kind === TipKind::OwnColours) {
+        if ($kind !== TipKind::InkMask) {
             foreach ($picture->pixels as $pixel) {
                 $ink[] = ($pixel & 255) * 257;
             }

@@ -10,6 +10,9 @@ enum TipKind: string
     /** Darkness is the amount of ink; the brush gives the colour. */
     case InkMask = 'ink mask';
 
+    /** All that is there prints: darks take the main ink, lights the second. */
+    case TwoInk = 'two-ink';
+
     /** The picture keeps its colours; alpha is the amount of ink. */
     case OwnColours = 'own colours';
 

@@ -76,6 +76,17 @@ final class Drawing
         }
     }
 
+    /** As a tip that is cut already: black, with its ink as alpha. */
+    public function tip(): string
+    {
+        $bytes = '';
+        foreach ($this->ink as $ink) {
+            $bytes .= pack('C4', 0, 0, 0, (int) round(255 * $ink));
+        }
+
+        return PictureFile::encoded($this->side, $this->side, $bytes, 'png', 300);
+    }
+
     /**
      * As a scan: the ink on paper of a colour that darkens to one corner.
      *

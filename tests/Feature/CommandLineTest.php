@@ -40,7 +40,7 @@ final class CommandLineTest extends TestCase
         [$code, $said] = $this->yarrowfog('stroke --tip tip.png --brush brush.json --trace trace.json --size 200x100 --roll 5 --out out.png --dabs dabs.json');
         self::assertSame(0, $code, $said);
         $dabs = $this->read('dabs');
-        self::assertSame(['index', 't', 'x', 'y', 'size', 'angle', 'roundness', 'flow', 'opacity', 'colour'], array_keys($dabs[0]));
+        self::assertSame(['index', 't', 'x', 'y', 'size', 'angle', 'roundness', 'frame', 'mirrored', 'lean', 'flow', 'opacity', 'colour'], array_keys($dabs[0]));
         self::assertEqualsWithDelta(15.0, $dabs[3]['x'] - $dabs[2]['x'], 1e-6);
         $picture = PictureFile::read((string) file_get_contents("{$this->folder}/out.png"))->bitmap();
         self::assertSame([200, 100], [$picture->width, $picture->height]);

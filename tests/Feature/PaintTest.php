@@ -74,7 +74,7 @@ final class PaintTest extends FeatureTestCase
         $pieces = self::shown(self::shown([], $first['patches']), $second['patches']);
         $whole = self::shown([], $all['patches']);
         self::assertEquals(array_filter($whole), array_filter(array_intersect_key($pieces, $whole)));
-        self::assertEquals($second['words']['state']['maker'], $all['words']['state']['maker']);
+        self::assertEquals($second['words']['state']['stroke']['maker'], $all['words']['state']['stroke']['maker']);
     }
 
     public function test_pieces_are_taken_from_own_pages_only(): void

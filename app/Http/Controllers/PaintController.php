@@ -25,7 +25,7 @@ final class PaintController
 
         return $answer === null
             ? (new Patches)->answer(['again' => true])
-            : $answer['patches']->answer(['state' => $answer['state']]);
+            : $answer['patches']->answer(['state' => $answer['state'], 'provisional' => $answer['provisional']]);
     }
 
     public function stroke(Request $request, Sheet $sheet, SheetPainter $painter): Response

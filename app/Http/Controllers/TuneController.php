@@ -19,6 +19,7 @@ use Yarrowfog\Core\Advice\StepReport;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\Curve;
 use Yarrowfog\Core\Stroke\DriveInput;
 use Yarrowfog\Core\Stroke\PracticePen;
 use Yarrowfog\Core\Stroke\Setting;
@@ -57,7 +58,7 @@ final class TuneController
         $traces = array_merge(...array_values(PracticePen::all($width, $height)));
         $settings = BrushSettings::read($body->object('brush'));
         $patches = new Patches;
-        $patches->add(new Rect(0, 0, $width, $height), Swatch::paint($tips->levels($brush->tip), $settings, $traces, $body->integer('roll', 0, 0x7FFFFFFF), $width, $height));
+        $patches->add(new Rect(0, 0, $width, $height), Swatch::paint($tips->kit($brush->tip, $settings), $settings, $traces, $body->integer('roll', 0, 0x7FFFFFFF), $width, $height));
 
         return $patches->answer(['curves' => (object) self::curves($settings)]);
     }
@@ -72,15 +73,15 @@ final class TuneController
         $trace = PracticePen::swell(new Rect(12, 18, $w - 24, $h - 36));
         // The station shows the whole swatch's stroke made small, so its size shrinks with it.
         $small = self::shrunk($settings, 0.34);
-        $levels = $tips->levels($brush->tip);
+        $kit = $tips->kit($brush->tip, $settings);
         $idle = array_map(fn (Setting $s): ?string => $s->idleReason($settings, $trace), SettingsTable::all());
         $patches = new Patches;
-        $patches->add(new Rect(0, 0, $w, $h), Swatch::paint($levels, $small, [$trace], $roll, $w, $h));
+        $patches->add(new Rect(0, 0, $w, $h), Swatch::paint($kit, $small, [$trace], $roll, $w, $h));
 
         return $patches->answer([
             'stages' => Stages::of($small, $trace, $roll)->toArray(),
             'tip' => ['width' => $brush->tip->width, 'height' => $brush->tip->height],
-            'report' => StepReport::of($levels, $settings)->toArray(),
+            'report' => StepReport::of($kit, $settings)->toArray(),
             'idle' => array_filter($idle, is_string(...)),
         ]);
     }
@@ -119,6 +120,10 @@ final class TuneController
     {
         $curves = [];
         foreach ($settings->values as $id => $value) {
+            if ($value->base instanceof Curve) {
+                $curve = $value->base;
+                $curves[$id] = array_map(fn (int $i): array => [$i / 48, round($curve->at($i / 48), 4)], range(0, 48));
+            }
             foreach ($value->drives as $drive) {
                 if ($drive->input === DriveInput::Pressure) {
                     $curves[$id] = array_map(fn (int $i): array => [$i / 48, round($drive->curve->at($i / 48), 4)], range(0, 48));

@@ -4,14 +4,79 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke\Settings;
 
+use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Setting;
+use Yarrowfog\Core\Stroke\SpreadKind;
+use Yarrowfog\Core\Stroke\Station;
+use Yarrowfog\Core\Stroke\Trace;
 
-/** Ground: what the print meets. Tooth, bite, rim and noise come here. */
+/** Ground: what the print meets. */
 final class GroundSettings
 {
+    public const NONE = 'none';
+
+    public const SHADE = 'shade';
+
+    public const CARVE = 'carve';
+
+    public const CATCH = 'catch';
+
+    public const SHEET = 'sheet';
+
+    public const DAB = 'dab';
+
+    public const PER_STROKE = 'stroke';
+
+    public const PER_DAB = 'dab';
+
+    public const CUT = 'cut';
+
+    public const KEEP = 'keep';
+
+    public const JOIN = 'join';
+
+    public const DARKEN = 'darken';
+
+    public const LIGHTEN = 'lighten';
+
+    public const NO = 'no';
+
+    public const YES = 'yes';
+
+    /** The tooth that comes with the brush as a picture. */
+    public const OWN = 'own';
+
     /** @return list<Setting> */
     public static function all(): array
     {
-        return [];
+        $smudges = fn (Brush $b): ?string => $b->choice('does') === InkSettings::SMUDGES ? 'idle: a smudge carries what is there' : null;
+        $tooth = fn (Brush $b, Trace $t): ?string => $smudges($b) ?? ($b->choice('tooth') === self::NONE ? 'idle: no tooth is chosen' : null);
+        $bite = fn (Brush $b, Trace $t): ?string => $smudges($b) ?? match (true) {
+            $b->isBand() => 'idle: a band has no dabs',
+            ! $b->hasBite => 'idle: this brush has no bite',
+            default => null,
+        };
+        $zero = fn (string $id): callable => fn (Brush $b, Trace $t): ?string => $smudges($b) ?? ($b->base($id) <= 0.0 ? 'idle: set to zero' : null);
+
+        return [
+            Setting::choice('tooth', Station::Ground, 'Tooth', 'The bumps of the ground that the ink meets.', [self::NONE, 'laid paper', 'cold-pressed paper', 'weave', 'slate', 'wood', 'speckle', self::OWN], fn (Brush $b, Trace $t): ?string => $smudges($b)),
+            Setting::choice('toothMode', Station::Ground, 'Ink meets it by', 'Shade: valleys take less. Carve: valleys are cut out. Catch: light pressure meets only the peaks.', [self::SHADE, self::CARVE, self::CATCH], $tooth),
+            Setting::number('toothDepth', Station::Ground, 'Depth', 'How much the bumps matter.', '%', 0, 1, 0.7, true, SpreadKind::Below, idle: $tooth),
+            Setting::number('toothScale', Station::Ground, 'Scale', 'The size of the bumps.', '%', 0.1, 8, 1, idle: $tooth),
+            Setting::number('toothBrightness', Station::Ground, 'Brightness', 'Raises or lowers the whole ground.', '%', -1, 1, 0, idle: $tooth),
+            Setting::number('toothContrast', Station::Ground, 'Contrast', 'Flattens or steepens the bumps.', '%', -1, 1, 0, idle: $tooth),
+            Setting::choice('toothInvert', Station::Ground, 'Upside down', 'Makes peaks of valleys.', [self::NO, self::YES], $tooth),
+            Setting::choice('toothFixedTo', Station::Ground, 'Fixed to', 'The bumps lie still in the sheet, or travel with each dab.', [self::SHEET, self::DAB], $tooth),
+            Setting::choice('toothPer', Station::Ground, 'Meets each', 'Each dab meets the bumps anew and fills them up, or the whole stroke meets them once.', [self::PER_DAB, self::PER_STROKE], $tooth),
+            Setting::choice('biteCombine', Station::Ground, 'Bite', 'What the second tip does to the first: cuts it out, keeps only what both cover, joins it, or takes the darker or the lighter.', [self::CUT, self::KEEP, self::JOIN, self::DARKEN, self::LIGHTEN], $bite),
+            Setting::number('biteSize', Station::Ground, 'Bite size', 'The size of the second tip, as a part of the first.', '%', 0.05, 4, 1, idle: $bite),
+            Setting::number('biteSpacing', Station::Ground, 'Bite spacing', 'The way from one bite to the next, as a part of its size.', '%', 0.02, 10, 0.3, false, SpreadKind::AroundPart, idle: $bite),
+            Setting::number('biteScatter', Station::Ground, 'Bite scatter', 'Throws bites to the sides, by up to this part of their size.', '%', 0, 5, 0, idle: $bite),
+            Setting::number('biteCount', Station::Ground, 'Bite count', 'Bites that fall at each place together.', '', 1, 16, 1, idle: $bite),
+            Setting::number('biteAngle', Station::Ground, 'Bite angle', 'How far the second tip is turned, clockwise.', '°', -180, 180, 0, false, SpreadKind::AroundUnits, 180, $bite),
+            Setting::number('rim', Station::Ground, 'Rim', 'Ink gathers at the edge, as when a wash dries. It shows when the pen lifts.', '%', 0, 1, 0, idle: $zero('rim')(...)),
+            Setting::number('rimWidth', Station::Ground, 'Rim width', 'How far the rim reaches inwards.', 'px', 1, 60, 6, idle: $zero('rim')(...)),
+            Setting::number('noise', Station::Ground, 'Noise', 'Breaks up soft edges; full and empty places stay as they are.', '%', 0, 1, 0, idle: $zero('noise')(...)),
+        ];
     }
 }

@@ -9,7 +9,7 @@ use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\Station;
 use Yarrowfog\Core\Stroke\Trace;
 
-/** Hand: what is made of the pen's movement. Steadying and the pressure response come here. */
+/** Hand: what is made of the pen's movement. */
 final class HandSettings
 {
     public const STEADY = 'steady';
@@ -23,6 +23,8 @@ final class HandSettings
         $zero = fn (string $id): callable => fn (Brush $b, Trace $t): ?string => $b->base($id) <= 0.0 ? 'idle: set to zero' : null;
 
         return [
+            Setting::curve('pressureResponse', Station::Hand, 'Pressure response', 'What the brush makes of the pen’s pressure, whatever the pressure then moves.'),
+            Setting::number('steadying', Station::Hand, 'Steadying', 'How much the line is calmed: a pulled string, then a filter.', '%', 0, 1, 0, idle: $zero('steadying')(...)),
             Setting::choice('assumedPressure', Station::Hand, 'Assumed pressure', 'Where pressure comes from when the pen or mouse reports none.', [self::STEADY, self::FROM_SPEED], $penPresses),
             Setting::number('assumedLevel', Station::Hand, 'Assumed level', 'How hard a mouse presses, or presses at rest when pressure comes from speed.', '%', 0.05, 1, 0.6, idle: $penPresses),
             Setting::number('taperIn', Station::Hand, 'Taper in', 'The length over which a stroke grows from a point.', 'px', 0, 2000, 0, idle: $zero('taperIn')(...)),

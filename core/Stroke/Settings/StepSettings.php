@@ -10,19 +10,45 @@ use Yarrowfog\Core\Stroke\SpreadKind;
 use Yarrowfog\Core\Stroke\Station;
 use Yarrowfog\Core\Stroke\Trace;
 
-/** Step: where along the path the dabs fall. Count, linger and one per press come here. */
+/** Step: where along the path the dabs fall. */
 final class StepSettings
 {
+    public const EVEN = 'even';
+
+    public const CLUSTERED = 'clustered';
+
+    public const DISC = 'disc';
+
+    public const NO = 'no';
+
+    public const YES = 'yes';
+
     /** @return list<Setting> */
     public static function all(): array
     {
-        $isTap = fn (Brush $b, Trace $t): ?string => count($t->samples) < 2 ? 'idle: a tap prints one dab' : null;
-        $scatters = fn (string $id): callable => fn (Brush $b, Trace $t): ?string => $b->base($id) <= 0.0 ? 'idle: set to zero' : null;
+        $onBand = fn (Brush $b): ?string => $b->isBand() ? 'idle: a band has no dabs' : null;
+        $isTap = fn (Brush $b, Trace $t): ?string => $onBand($b) ?? match (true) {
+            $b->choice('onePerPress') === self::YES => 'idle: one per press',
+            count($t->samples) < 2 => 'idle: a tap prints one dab',
+            default => null,
+        };
+        $anyScatter = fn (Brush $b, Trace $t): ?string => $onBand($b) ?? ($b->base('scatterAcross') <= 0.0 && $b->base('scatterAlong') <= 0.0 ? 'idle: nothing is scattered' : null);
+        $linger = fn (Brush $b, Trace $t): ?string => $onBand($b) ?? match (true) {
+            $b->base('linger') <= 0.0 => 'idle: set to zero',
+            $b->choice('onePerPress') === self::YES => 'idle: one per press',
+            default => null,
+        };
+        $count = fn (Brush $b, Trace $t): ?string => $onBand($b) ?? ($b->base('count') < 1.5 && $b->value('count')->drives === [] ? 'idle: count is 1' : null);
+        $scatters = fn (string $id): callable => fn (Brush $b, Trace $t): ?string => $onBand($b) ?? ($b->base($id) <= 0.0 ? 'idle: set to zero' : null);
 
         return [
             Setting::number('spacing', Station::Step, 'Spacing', 'The way from one dab to the next, as a part of the dab’s size where it stands.', '%', 0.01, 10, 0.1, true, SpreadKind::AroundPart, 1.0, $isTap),
+            Setting::choice('onePerPress', Station::Step, 'One per press', 'One press of the pen prints once, however far it travels: a stamp.', [self::NO, self::YES], fn (Brush $b, Trace $t): ?string => $onBand($b)),
+            Setting::number('linger', Station::Step, 'Linger', 'Dabs per second while the pen rests.', '/s', 0, 60, 0, true, idle: $linger),
+            Setting::number('count', Station::Step, 'Count', 'Dabs that fall at each place together; scatter pulls them apart.', '', 1, 16, 1, true, SpreadKind::Below, idle: $count),
             Setting::number('scatterAcross', Station::Step, 'Scatter across', 'Throws dabs to the sides of the path, by up to this part of their size.', '%', 0, 5, 0, true, idle: $scatters('scatterAcross')(...)),
             Setting::number('scatterAlong', Station::Step, 'Scatter along', 'Throws dabs back and forth along the path, by up to this part of their size.', '%', 0, 5, 0, true, idle: $scatters('scatterAlong')(...)),
+            Setting::choice('scatterShape', Station::Step, 'Scatter falls', 'Evenly over the reach, clustered towards the path, or within a disc.', [self::EVEN, self::CLUSTERED, self::DISC], $anyScatter),
         ];
     }
 }

@@ -11,7 +11,7 @@ import { Plain } from './plain';
 export class SheetView extends Plain {
     /**
      * @param {object} options  url, canvas, mat (the element around it), order() for the brush in hand,
-     *                          onPen(isPen), onHistory(words), say(message)
+     *                          onPen(isPen), onHistory(words), say(message), onWait(names) if it wants to know
      */
     constructor(options) {
         super();
@@ -20,7 +20,7 @@ export class SheetView extends Plain {
         this.scale = 1;
         this.x = 0;
         this.y = 0;
-        this.strokes = new Strokes(this.url, (patches) => this.show(patches), (words) => this.onHistory(words), this.say);
+        this.strokes = new Strokes(this.url, (patches) => this.show(patches), (words) => this.onHistory(words), this.say, (names) => this.onWait?.(names));
         this.fit();
         catchPen(this.canvas, {
             toPlace: (x, y) => this.toPlace(x, y),

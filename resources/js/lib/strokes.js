@@ -16,13 +16,15 @@ export class Strokes extends Plain {
      * @param {(patches: object[]) => void} show
      * @param {(words: object) => void} done  after a stroke is laid into the sheet
      * @param {(message: string) => void} say
+     * @param {(names: string[]) => void} wait  what the stroke will still change when the pen lifts
      */
-    constructor(sheet, show, done, say) {
+    constructor(sheet, show, done, say, wait) {
         super();
         this.sheet = sheet;
         this.show = show;
         this.done = done;
         this.say = say;
+        this.wait = wait;
         this.key = `waiting:${sheet}`;
         this.waiting = JSON.parse(localStorage.getItem(this.key) || '[]');
         this.tail = Promise.resolve();
@@ -82,6 +84,7 @@ export class Strokes extends Plain {
             }
             stroke.state = words.state;
             stroke.sent = until;
+            this.wait(words.provisional);
             this.show(patches);
         } catch (error) {
             // The stroke is not lost: the whole trace is sent when the pen lifts.
@@ -97,6 +100,7 @@ export class Strokes extends Plain {
             try {
                 const { words, patches } = await callForPixels(`${this.sheet}/strokes`, { json: this.waiting[0] });
                 this.#settled();
+                this.wait([]);
                 this.show(patches);
                 this.done(words);
             } catch (error) {

@@ -15,6 +15,7 @@ export const painting = (data) => ({
     canRedo: false,
     isPen: null,
     message: '',
+    waits: [],
     zoom: '100 %',
 
     startPainting(room = {}) {
@@ -32,6 +33,7 @@ export const painting = (data) => ({
             },
             onView: (scale) => { this.zoom = `${Math.round(scale * 100)} %`; },
             say: (message) => { this.message = message; },
+            onWait: (names) => { this.waits = names; },
         });
         catchUndoKeys(this);
         window.addEventListener('keydown', (event) => this.key(event));
@@ -98,6 +100,10 @@ export const painting = (data) => ({
         this.view.zoomAt(0.8);
     },
     get penWords() {
+        if (this.waits.length > 0) {
+            return `When the pen lifts: ${this.waits.join(', ')}`;
+        }
+
         return this.isPen === null ? 'Pen or mouse' : this.isPen ? 'Pen · pressure and tilt' : 'Mouse · the brush’s assumed pressure';
     },
     key(event) {

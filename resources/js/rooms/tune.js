@@ -150,14 +150,17 @@ export const tuneRoom = () => ({
             step: `every ${pc(s.spacing.base)}${s.scatterAcross.base || s.scatterAlong.base ? `, scatter ${pc(Math.max(s.scatterAcross.base, s.scatterAlong.base))}` : ''}`,
             form: s.angleFollows.base === 'heading' ? 'turns with heading' : s.angle.spread ? `turns ±${Math.round(s.angle.spread)}°` : `${Math.round(s.size.base)} px`,
             ink: s.driftHue.base ? `drifts ±${Math.round(s.driftHue.base)}° hue` : `flow ${pc(s.flow.base)}, opacity ${pc(s.opacity.base)}`,
-            ground: 'bare paper',
+            ground: s.tooth.base === 'none' ? 'bare paper' : `${s.tooth.base}, ${s.toothMode.base}`,
         }[station];
     },
     get controls() {
-        return Object.values(this.settings).filter((s) => s.station === this.station).flatMap((s) => (s.choices ? [this.choiceOf(s)] : this.numbersOf(s)));
+        return Object.values(this.settings).filter((s) => s.station === this.station).flatMap((s) => (s.choices ? [this.choiceOf(s)] : s.curve ? [this.curveOf(s)] : this.numbersOf(s)));
     },
     choiceOf(setting) {
         return { key: setting.id, id: setting.id, kind: 'choice', label: setting.label, sentence: setting.sentence, choices: setting.choices };
+    },
+    curveOf(setting) {
+        return { key: setting.id, id: setting.id, kind: 'curve', label: setting.label, sentence: setting.sentence };
     },
     numbersOf(setting) {
         const room = this;
@@ -217,6 +220,12 @@ export const tuneRoom = () => ({
     get hasDrive() {
         return this.chosen !== null && this.driveOf(this.chosen) !== null;
     },
+    get isCurve() {
+        return this.chosen !== null && Boolean(this.settings[this.chosen]?.curve);
+    },
+    get hasCurve() {
+        return this.isCurve || this.hasDrive;
+    },
     get canDrive() {
         return this.chosen !== null && Boolean(this.settings[this.chosen]?.drivable) && this.settings[this.chosen].unit !== '°';
     },
@@ -239,10 +248,14 @@ export const tuneRoom = () => ({
 
         return {
             get points() {
-                return room.driveOf(room.chosen)?.curve ?? [[0, 0], [1, 1]];
+                return (room.isCurve ? room.choice(room.chosen) : room.driveOf(room.chosen)?.curve) ?? [[0, 0], [1, 1]];
             },
             set points(points) {
-                room.putDrive({ curve: points });
+                if (room.isCurve) {
+                    room.set(room.chosen, 'base', points);
+                } else {
+                    room.putDrive({ curve: points });
+                }
             },
             get line() {
                 return room.curves[room.chosen] ?? this.points;

@@ -51,6 +51,9 @@
                 <template x-for="c in controls" :key="c.key">
                     <div x-on:focusin="point(c.id)" x-on:pointerdown="point(c.id)" class="rounded-[8px] px-[6px] py-[4px]" :class="chosen === c.id ? 'bg-fog-100' : ''">
                         <template x-if="c.kind === 'number'"><x-slider of="c" /></template>
+                        <template x-if="c.kind === 'curve'">
+                            <div><p class="m-0 text-[13.5px] font-bold" x-text="c.label" :title="c.sentence"></p><button type="button" class="quiet mt-1" x-on:click="point(c.id)">Shape its curve</button></div>
+                        </template>
                         <template x-if="c.kind === 'choice'">
                             <div role="group" :aria-label="c.label">
                                 <p class="m-0 text-[13.5px] font-bold" x-text="c.label" :title="c.sentence"></p>
@@ -71,7 +74,7 @@
                 <h2 class="m-0 mb-1 text-[14px]"><span x-show="canDrive">Pressure → </span><span x-text="chosenLabel"></span></h2>
                 <p class="m-0 mb-1 text-stone" x-text="chosenSentence"></p>
                 <label class="flex items-center gap-2" x-show="canDrive"><input type="checkbox" class="switch" :checked="hasDrive" x-on:change="toggleDrive"> Pressure moves it</label>
-                <template x-if="hasDrive">
+                <template x-if="hasCurve">
                     <div>
                         <div x-data="curveEditor(curve)" class="mt-2">
                             <svg x-ref="picture" viewBox="0 0 230 84" class="w-full touch-none rounded-[8px] bg-white shadow-[0_0_0_1px_var(--color-fog-200)]" role="group" aria-label="Pressure curve: drag a point; double-click adds one or takes it away"
@@ -84,8 +87,8 @@
                                 @endfor
                             </svg>
                         </div>
-                        <x-slider of="driveFrom" class="mt-2" />
-                        <x-slider of="driveTo" />
+                        <div x-show="hasDrive"><x-slider of="driveFrom" class="mt-2" />
+                        <x-slider of="driveTo" /></div>
                     </div>
                 </template>
             </aside>

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use App\Models\Layer;
+use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\Under;
+
+/** What lies on a layer, for brushes that take colour from it or push it about. */
+final class LayerUnder implements Under
+{
+    /** @var array<string, array<int, int>> */
+    private array $tiles = [];
+
+    public function __construct(private readonly TileStore $store, private readonly Layer $layer)
+    {
+    }
+
+    public function tile(string $key): array
+    {
+        return $this->tiles[$key] ??= $this->store->area($this->layer, StrokeBuffer::area($key))->pixels;
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Advice;
+
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Paint\Kit;
+use Yarrowfog\Core\Paint\Levels;
+use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Setting;
+use Yarrowfog\Core\Stroke\SettingsTable;
+use Yarrowfog\Core\Stroke\SettingValue;
+
+/** One short stroke at five values of a setting, from low to high; for a choice, at each of them. */
+final readonly class RangeStrip
+{
+    public const COUNT = 5;
+
+    public const WIDTH = 190;
+
+    public const HEIGHT = 72;
+
+    /** Values of a setting whose range spans more than this many times its least rise by factors. */
+    private const WIDE = 50.0;
+
+    /**
+     * @param  list<array{value: float|string, picture: Bitmap}>  $strokes
+     */
+    private function __construct(public array $strokes)
+    {
+    }
+
+    /** @throws InvalidInput when there is no such setting, or it is a curve */
+    public static function of(Kit|Levels $kit, Brush $brush, string $id, int $roll): self
+    {
+        $setting = SettingsTable::get($id);
+        if ($setting->isCurve()) {
+            throw new InvalidInput('setting', "“{$setting->label}” is a curve: it has no low and high.");
+        }
+        $trace = PracticePen::swell(new Rect(16, 14, self::WIDTH - 32, self::HEIGHT - 28));
+        $value = $brush->value($id);
+        $strokes = [];
+        foreach (self::values($setting) as $at) {
+            $picture = Swatch::paint($kit, $brush->with($id, new SettingValue($at, $value->spread, $value->drives)), [$trace], $roll, self::WIDTH, self::HEIGHT);
+            $strokes[] = ['value' => $at, 'picture' => $picture];
+        }
+
+        return new self($strokes);
+    }
+
+    /** @return list<float|string> */
+    public static function values(Setting $setting): array
+    {
+        if ($setting->isChoice()) {
+            return $setting->choices;
+        }
+        $values = [];
+        for ($i = 0; $i < self::COUNT; $i++) {
+            $f = $i / (self::COUNT - 1);
+            $values[] = $setting->least > 0 && $setting->most / $setting->least > self::WIDE
+                ? $setting->least * ($setting->most / $setting->least) ** $f
+                : $setting->least + ($setting->most - $setting->least) * $f;
+        }
+
+        return $values;
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Advice;
+
+use Yarrowfog\Core\Paint\PaintedStroke;
+use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Settings\InkSettings;
+
+/**
+ * How uneven a steady line of one dab would be at any spacing, without painting it.
+ *
+ * Dabs of one strength add up as density, −ln(1 − coverage) (Beer–Lambert law): the
+ * density of the line at a place is the sum of the dab's own at that place and at every
+ * whole gap from it.
+ */
+final readonly class Ripple
+{
+    /** Density that counts as full. */
+    private const FULL = 12.5;
+
+    /** The finest and the coarsest spacing that are looked at, as parts of the size. */
+    private const FINEST = 0.01;
+
+    private const COARSEST = 2.0;
+
+    /** Steps between two spacings on the way from fine to coarse. */
+    private const PER_OCTAVE = 8;
+
+    /**
+     * @param  list<list<float>>  $rows  density along the middle rows of the dab
+     */
+    private function __construct(private array $rows)
+    {
+    }
+
+    /**
+     * @param  PaintedStroke  $one  a tap
+     * @param  int  $middle  px, where it stands in both directions
+     */
+    public static function of(PaintedStroke $one, int $middle, Brush $steady): self
+    {
+        $ceiling = $steady->choice('overlap') === InkSettings::STAYS_EVEN ? max(1.0, $steady->base('opacity') * 65535) : 65535.0;
+        $half = max(1, (int) round($steady->base('size') / 8));
+        $tiles = [];
+        $rows = [];
+        for ($y = $middle - $half; $y <= $middle + $half; $y++) {
+            $row = [];
+            for ($x = 0; $x < 2 * $middle; $x++) {
+                $key = StrokeBuffer::key(intdiv($x, StrokeBuffer::SIDE), intdiv($y, StrokeBuffer::SIDE));
+                $tiles[$key] ??= $one->tile($key) ?? [];
+                $left = 1.0 - min(1.0, ($tiles[$key][$y % StrokeBuffer::SIDE * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] ?? 0) / $ceiling);
+                $row[] = $left <= 0.0 ? self::FULL : min(self::FULL, -log($left));
+            }
+            $rows[] = $row;
+        }
+
+        return new self($rows);
+    }
+
+    /**
+     * (most − least) / most of the ink along the line.
+     *
+     * @param  float  $gap  px between dabs
+     */
+    public function at(float $gap): float
+    {
+        $places = (int) max(8, min(48, ceil($gap * 2)));
+        $most = 0.0;
+        $least = INF;
+        for ($p = 0; $p < $places; $p++) {
+            $ink = 0.0;
+            foreach ($this->rows as $row) {
+                $sum = 0.0;
+                $last = count($row) - 1;
+                for ($x = $p * $gap / $places; $x < $last; $x += $gap) {
+                    $i = (int) $x;
+                    $sum += $row[$i] + ($row[$i + 1] - $row[$i]) * ($x - $i);
+                }
+                $ink += 1.0 - exp(-$sum);
+            }
+            $most = max($most, $ink);
+            $least = min($least, $ink);
+        }
+
+        return $most > 0.0 ? ($most - $least) / $most : 0.0;
+    }
+
+    /**
+     * The widest spacing, as a part of the size, up to which the ripple stays below a limit.
+     *
+     * @param  float  $size  px
+     */
+    public function widestSolid(float $size, float $limit): ?float
+    {
+        $solid = null;
+        for ($spacing = self::FINEST; $spacing < self::COARSEST; $spacing *= 2 ** (1 / self::PER_OCTAVE)) {
+            if ($this->at($spacing * $size) >= $limit) {
+                break;
+            }
+            $solid = $spacing;
+        }
+        if ($solid === null) {
+            return null;
+        }
+        $low = $solid;
+        $high = $solid * 2 ** (1 / self::PER_OCTAVE);
+        for ($i = 0; $i < 6; $i++) {
+            $middle = ($low + $high) / 2;
+            if ($this->at($middle * $size) < $limit) {
+                $low = $middle;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return $low;
+    }
+}

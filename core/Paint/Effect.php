@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint;
+
+/** What a stroke does to the sheet. */
+enum Effect
+{
+    /** Its tiles hold coverage, with colours where there are many; they are laid over. */
+    case Paints;
+
+    /** Its tiles hold coverage, which is taken away. */
+    case Erases;
+
+    /** Its tiles hold the pixels themselves, 0xRRGGBBAA, and −1 where nothing changed. */
+    case Replaces;
+}

@@ -1,0 +1,243 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint;
+
+use Yarrowfog\Core\Raster\Blur;
+use Yarrowfog\Core\Raster\Plane;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Chance;
+use Yarrowfog\Core\Stroke\Settings\GroundSettings;
+
+/**
+ * Ground: what happens to the coverage of a stroke as a whole: the bite, the rim, the
+ * tooth that the stroke meets once, and noise, in this order.
+ */
+final class Finish
+{
+    /** How much of its ink the inside of a stroke gives to its rim. */
+    private const GIVES = 0.6;
+
+    /** How much darker than the rest of a full stroke its rim can become. */
+    private const GAINS = 1.5;
+
+    private readonly ?Tooth $tooth;
+
+    private readonly int $depth;
+
+    private readonly string $combine;
+
+    private readonly int $opacity;
+
+    private readonly float $rim;
+
+    private readonly int $rimWidth;
+
+    private readonly int $noise;
+
+    private readonly int $ink;
+
+    /** @var array<string, array<int, int>|null> bitten tiles, kept for their neighbours' rims */
+    private array $bitten = [];
+
+    /** @var list<int>|null */
+    private static ?array $grain = null;
+
+    /**
+     * @param  StrokeBuffer  $main  the tip's coverage
+     * @param  StrokeBuffer|null  $bite  that of the second tip
+     * @param  bool  $whole  whether the stroke has ended: a rim needs to know its edges
+     */
+    public function __construct(Brush $brush, ?Tooth $tooth, private readonly StrokeBuffer $main, private readonly ?StrokeBuffer $bite, private readonly bool $whole)
+    {
+        $this->tooth = $tooth !== null && ! $tooth->perDab ? $tooth : null;
+        $this->depth = (int) round($brush->base('toothDepth') * 65536);
+        $this->combine = $brush->choice('biteCombine');
+        $this->opacity = (int) round($brush->base('opacity') * 65536);
+        $this->rim = $brush->base('rim');
+        $this->rimWidth = (int) round($brush->base('rimWidth'));
+        $this->noise = (int) round($brush->base('noise') * 65536);
+        $this->ink = $brush->mainInk->toInt();
+    }
+
+    /** @return array<int, int>|null */
+    public function tile(string $key): ?array
+    {
+        $tile = $this->bitten($key);
+        if ($tile === null) {
+            return null;
+        }
+        if ($this->rim > 0 && $this->whole) {
+            $tile = $this->rimmed($key, $tile);
+        }
+        if ($this->tooth === null && $this->noise === 0) {
+            return $tile;
+        }
+        $coverage = $this->coverage($tile);
+        if ($this->tooth !== null) {
+            $coverage = $this->tooth->meet($coverage, $key, $this->depth);
+        }
+        if ($this->noise > 0) {
+            $coverage = self::broken($coverage, $key, $this->noise);
+        }
+
+        return $this->withCoverage($tile, $coverage);
+    }
+
+    /** @return array<int, int>|null */
+    private function bitten(string $key): ?array
+    {
+        if (array_key_exists($key, $this->bitten)) {
+            return $this->bitten[$key];
+        }
+        $main = $this->main->tile($key);
+        $bite = $this->bite?->tile($key);
+        if ($this->bite !== null && ($main !== null || $bite !== null)) {
+            $empty = array_fill(0, StrokeBuffer::SIDE * StrokeBuffer::SIDE, 0);
+            $main = $this->combined($main ?? $empty, $bite ?? $empty);
+        }
+
+        return $this->bitten[$key] = $main;
+    }
+
+    /**
+     * @param  array<int, int>  $main
+     * @param  array<int, int>  $bite
+     * @return array<int, int>
+     */
+    private function combined(array $main, array $bite): array
+    {
+        $a = $this->coverage($main);
+        $out = [];
+        $opacity = $this->opacity;
+        foreach ($a as $i => $c) {
+            $b = $bite[$i];
+            $out[] = match ($this->combine) {
+                GroundSettings::KEEP => $c * $b + 32767 >> 16,
+                GroundSettings::JOIN => $c + ($b * $opacity >> 16) - ($c * ($b * $opacity >> 16) >> 16),
+                GroundSettings::DARKEN => max($c, $b * $opacity >> 16),
+                GroundSettings::LIGHTEN => min($c, $b),
+                default => $c * (65535 - $b) + 32767 >> 16,
+            };
+        }
+
+        return $this->withCoverage($main, $out);
+    }
+
+    /**
+     * Ink moves from the inside of the stroke to its edge. How near the edge is shows in
+     * the blurred coverage: it is that of the stroke itself inside, half of it at the edge.
+     *
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    private function rimmed(string $key, array $tile): array
+    {
+        $side = StrokeBuffer::SIDE;
+        $margin = min($side, 2 * $this->rimWidth);
+        $around = array_fill(0, ($side + 2 * $margin) ** 2, 0);
+        [$column, $row] = StrokeBuffer::place($key);
+        for ($r = -1; $r <= 1; $r++) {
+            for ($c = -1; $c <= 1; $c++) {
+                $near = $column + $c < 0 || $row + $r < 0 ? null : $this->bitten(StrokeBuffer::key($column + $c, $row + $r));
+                if ($near !== null) {
+                    $around = self::placed($around, $side + 2 * $margin, $this->coverage($near), $c * $side + $margin, $r * $side + $margin);
+                }
+            }
+        }
+        $blurred = Blur::gaussian(new Plane($side + 2 * $margin, $side + 2 * $margin, $around), max(0.5, $this->rimWidth / 2))->values;
+        $own = $this->coverage($tile);
+        $gives = self::GIVES * $this->rim;
+        $gains = self::GAINS * $this->rim;
+        $out = [];
+        foreach ($own as $i => $c) {
+            $b = $blurred[(intdiv($i, $side) + $margin) * ($side + 2 * $margin) + $i % $side + $margin];
+            $edge = $c > $b ? ($c - $b) / $c : 0.0;
+            $out[] = (int) min(65535.0, $c * (1.0 - $gives + $gains * 2.0 * $edge * (1.0 - 0.35 * $edge)));
+        }
+
+        return $this->withCoverage($tile, $out);
+    }
+
+    /**
+     * @param  array<int, int>  $into
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    private static function placed(array $into, int $width, array $tile, int $x, int $y): array
+    {
+        $side = StrokeBuffer::SIDE;
+        for ($row = max(0, -$y); $row < min($side, $width - $y); $row++) {
+            for ($column = max(0, -$x); $column < min($side, $width - $x); $column++) {
+                $into[($y + $row) * $width + $x + $column] = $tile[$row * $side + $column];
+            }
+        }
+
+        return $into;
+    }
+
+    /**
+     * Noise as strong as the coverage is undecided: 4c(1 − c), nothing where full or empty.
+     *
+     * @param  array<int, int>  $coverage
+     * @return array<int, int>
+     */
+    private static function broken(array $coverage, string $key, int $noise): array
+    {
+        if (self::$grain === null) {
+            $chance = new Chance(7);
+            self::$grain = [];
+            for ($i = 0; $i < 4096; $i++) {
+                self::$grain[] = (int) (65536 * $chance->signed(1, $i));
+            }
+        }
+        $grain = self::$grain;
+        [$column, $row] = StrokeBuffer::place($key);
+        $salt = ($column * 73856093 ^ $row * 19349663) & 0xFFFFFF;
+        foreach ($coverage as $i => $c) {
+            if ($c > 0 && $c < 65535) {
+                $n = $grain[($i * 2654435 + $salt ^ $i >> 5) & 4095];
+                $c += ($c * (65535 - $c) >> 15) * ($n * $noise >> 16) >> 16;
+                $coverage[$i] = $c < 0 ? 0 : ($c > 65535 ? 65535 : $c);
+            }
+        }
+
+        return $coverage;
+    }
+
+    /**
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    private function coverage(array $tile): array
+    {
+        if ($this->main->colour !== null) {
+            return $tile;
+        }
+        foreach ($tile as $i => $word) {
+            $tile[$i] = $word >> 45;
+        }
+
+        return $tile;
+    }
+
+    /**
+     * @param  array<int, int>  $tile  as it was, for its colours
+     * @param  array<int, int>  $coverage
+     * @return array<int, int>
+     */
+    private function withCoverage(array $tile, array $coverage): array
+    {
+        if ($this->main->colour !== null) {
+            return $coverage;
+        }
+        $bare = ($this->ink >> 16) << 37 | ($this->ink >> 8 & 255) << 22 | ($this->ink & 255) << 7;
+        foreach ($tile as $i => $word) {
+            // What only the bite covers has no colour yet: it takes the main ink.
+            $tile[$i] = $coverage[$i] << 45 | ($word >> 45 > 0 ? $word & (1 << 45) - 1 : $bare);
+        }
+
+        return $tile;
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint;
+
+use Yarrowfog\Core\Colour\Oklab;
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Stroke\Dab;
+
+/** Ink: dabs take colour from what lies under their middle; where nothing lies they keep their own. */
+final class Lender
+{
+    /** @var array<string, array<int, int>> */
+    private array $tiles = [];
+
+    public function __construct(private readonly Under $under)
+    {
+    }
+
+    public function lent(Dab $dab): Dab
+    {
+        $x = (int) floor($dab->x);
+        $y = (int) floor($dab->y);
+        if ($dab->lends <= 0.0 || $x < 0 || $y < 0) {
+            return $dab;
+        }
+        $key = StrokeBuffer::key(intdiv($x, StrokeBuffer::SIDE), intdiv($y, StrokeBuffer::SIDE));
+        $this->tiles[$key] ??= $this->under->tile($key) ?? [];
+        $pixel = $this->tiles[$key][$y % StrokeBuffer::SIDE * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] ?? 0;
+        if (($pixel & 255) === 0) {
+            return $dab;
+        }
+        // Thin paint lends little.
+        $share = $dab->lends * ($pixel & 255) / 255;
+
+        return $dab->coloured(Oklab::fromSrgb(Srgb::fromInt($dab->colour))->mixedWith(Oklab::fromSrgb(Srgb::fromInt($pixel >> 8)), $share)->toSrgb()->toInt());
+    }
+}

@@ -1,0 +1,299 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint;
+
+use Closure;
+use Yarrowfog\Core\Raster\Bytes;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Dab;
+
+/**
+ * Pushes about what lies on the sheet: each dab lays down some of what it carries, and
+ * carries on what then lies under it.
+ *
+ * Pixels are premultiplied, 15 bits a channel: red << 45 | green << 30 | blue << 15 |
+ * alpha, where 255 · 128 is full. Mixing two alike leaves both as they were, so a flat
+ * colour stays flat.
+ */
+final class Smudger
+{
+    private const MASK = 32767;
+
+    /** @var array<string, array<int, int>> pixels by tile */
+    private array $tiles = [];
+
+    /** @var array<string, array{int, int, int, int}> */
+    private array $dirty = [];
+
+    /** @var array<int, int> what is carried, a square around the whole pixel under the dab; empty before the first dab */
+    private array $carried = [];
+
+    /** px from the middle of what is carried to its edge. */
+    private readonly int $reach;
+
+    private readonly int $ink;
+
+    /** @param  (Closure(string): ?string)|null  $kept  what another process left, by the names that `exports` gives */
+    public function __construct(private readonly DabPrinter $printer, Brush $brush, private readonly ?Under $under, private readonly Rect $bounds, private readonly ?Closure $kept)
+    {
+        $most = $brush->base('size');
+        foreach ($brush->value('size')->drives as $drive) {
+            $most *= max(1.0, $drive->from, $drive->to);
+        }
+        $this->reach = (int) ceil(min(2000.0, $most) * 0.7072) + 2;
+        $this->ink = self::premultiplied($brush->mainInk->toInt() << 8 | 255);
+    }
+
+    /** @param  list<Dab>  $dabs */
+    public function smudge(array $dabs): void
+    {
+        foreach ($dabs as $dab) {
+            $this->dab($dab);
+        }
+    }
+
+    /** Takes up what another process carried. */
+    public function resume(): void
+    {
+        $bytes = $this->kept === null ? null : ($this->kept)('carried');
+        if ($bytes !== null) {
+            $this->carried = Bytes::toWords($bytes);
+        }
+    }
+
+    /** @return array<string, string> */
+    public function exports(): array
+    {
+        $out = $this->carried === [] ? [] : ['carried' => Bytes::fromWords($this->carried)];
+        foreach ($this->tiles as $key => $tile) {
+            $out["smudged {$key}"] = Bytes::fromWords($tile);
+        }
+
+        return $out;
+    }
+
+    /** @return list<string> */
+    public function keys(): array
+    {
+        return array_keys($this->tiles);
+    }
+
+    /** @return array<string, Rect> */
+    public function takeDirty(): array
+    {
+        $dirty = array_map(fn (array $e): Rect => Rect::between(...$e), $this->dirty);
+        $this->dirty = [];
+
+        return $dirty;
+    }
+
+    /**
+     * @return array<int, int>|null 0xRRGGBBAA; −1 where nothing changed
+     */
+    public function tile(string $key): ?array
+    {
+        $tile = $this->tiles[$key] ?? $this->fetched($key);
+        if ($tile === null) {
+            return null;
+        }
+        $before = $this->before($key);
+        $out = [];
+        foreach ($tile as $i => $word) {
+            $out[] = $word === $before[$i] ? -1 : self::straight($word);
+        }
+
+        return $out;
+    }
+
+    private function dab(Dab $dab): void
+    {
+        $x = (int) round($dab->x * PrintBox::PHASES) >> 3;
+        $y = (int) round($dab->y * PrintBox::PHASES) >> 3;
+        $span = 2 * $this->reach + 1;
+        $left = $x - $this->reach;
+        $top = $y - $this->reach;
+        $first = $this->carried === [];
+        $carried = $first ? array_fill(0, $span * $span, 0) : $this->carried;
+        $this->carried = [];
+        $ink = $this->spread($this->printer->impression($dab), $span);
+        $strength = $first ? 0 : (int) round($dab->carries * $dab->flow * 65536);
+        $fresh = (int) round($dab->fresh * 65536);
+        for ($tileY = $this->floored($top); $tileY < $top + $span; $tileY += StrokeBuffer::SIDE) {
+            for ($tileX = $this->floored($left); $tileX < $left + $span; $tileX += StrokeBuffer::SIDE) {
+                $area = (new Rect($tileX, $tileY, StrokeBuffer::SIDE, StrokeBuffer::SIDE))->intersect(new Rect($left, $top, $span, $span))->intersect($this->bounds);
+                if ($area->isEmpty()) {
+                    continue;
+                }
+                $key = StrokeBuffer::key(intdiv($tileX, StrokeBuffer::SIDE), intdiv($tileY, StrokeBuffer::SIDE));
+                [$this->tiles[$key], $carried] = self::mixed(
+                    $this->take($key),
+                    ($area->y - $tileY) * StrokeBuffer::SIDE + $area->x - $tileX,
+                    self::handed($carried),
+                    ($area->y - $top) * $span + $area->x - $left,
+                    $span,
+                    $area->width,
+                    $area->height,
+                    $ink,
+                    $strength,
+                    $fresh,
+                    $this->ink,
+                );
+                $edges = [$area->x, $area->y, $area->right(), $area->bottom()];
+                $was = $this->dirty[$key] ?? $edges;
+                $this->dirty[$key] = [min($was[0], $edges[0]), min($was[1], $edges[1]), max($was[2], $edges[2]), max($was[3], $edges[3])];
+            }
+        }
+        $this->carried = $carried;
+    }
+
+    /**
+     * @param  array<int, int>  $tile
+     * @param  array<int, int>  $carried
+     * @param  array<int, int>  $ink
+     * @return array{array<int, int>, array<int, int>}
+     */
+    private static function mixed(array $tile, int $to, array $carried, int $from, int $span, int $width, int $height, array $ink, int $strength, int $fresh, int $colour): array
+    {
+        $mask = self::MASK;
+        $inkR = $colour >> 45;
+        $inkG = $colour >> 30 & $mask;
+        $inkB = $colour >> 15 & $mask;
+        $inkA = $colour & $mask;
+        for ($row = 0; $row < $height; $row++) {
+            $j = $to + $row * StrokeBuffer::SIDE;
+            $i = $from + $row * $span;
+            for ($n = 0; $n < $width; $n++) {
+                $l = $tile[$j];
+                $k = $ink[$i] * $strength >> 16;
+                if ($k > 0) {
+                    $p = $carried[$i];
+                    $r = $p >> 45;
+                    $g = $p >> 30 & $mask;
+                    $b = $p >> 15 & $mask;
+                    $a = $p & $mask;
+                    if ($fresh > 0) {
+                        $r += ($inkR - $r) * $fresh + 32768 >> 16;
+                        $g += ($inkG - $g) * $fresh + 32768 >> 16;
+                        $b += ($inkB - $b) * $fresh + 32768 >> 16;
+                        $a += ($inkA - $a) * $fresh + 32768 >> 16;
+                    }
+                    $lr = $l >> 45;
+                    $lg = $l >> 30 & $mask;
+                    $lb = $l >> 15 & $mask;
+                    $la = $l & $mask;
+                    $l = $lr + (($r - $lr) * $k + 32768 >> 16) << 45
+                        | $lg + (($g - $lg) * $k + 32768 >> 16) << 30
+                        | $lb + (($b - $lb) * $k + 32768 >> 16) << 15
+                        | $la + (($a - $la) * $k + 32768 >> 16);
+                    $tile[$j] = $l;
+                }
+                $carried[$i] = $l;
+                $i++;
+                $j++;
+            }
+        }
+
+        return [$tile, $carried];
+    }
+
+    /**
+     * An impression on the square that is carried.
+     *
+     * @return array<int, int> 0–65535
+     */
+    private function spread(Impression $impression, int $span): array
+    {
+        $out = array_fill(0, $span * $span, 0);
+        $area = $impression->area;
+        foreach ($impression->starts as $row => $first) {
+            $y = $row + $area->y + $this->reach;
+            if ($y < 0 || $y >= $span) {
+                continue;
+            }
+            for ($x = $first; $x < $impression->ends[$row]; $x++) {
+                $to = $x + $area->x + $this->reach;
+                if ($to >= 0 && $to < $span) {
+                    $out[$y * $span + $to] = $impression->ink[$row * $area->width + $x];
+                }
+            }
+        }
+
+        return $out;
+    }
+
+    /** @return array<int, int> */
+    private function take(string $key): array
+    {
+        if (! isset($this->tiles[$key])) {
+            return $this->fetched($key) ?? $this->before($key);
+        }
+        $tile = $this->tiles[$key];
+        $this->tiles[$key] = [];
+
+        return $tile;
+    }
+
+    /**
+     * Hands an array over, so that only the callee holds it.
+     *
+     * @param  array<int, int>  $values
+     * @return array<int, int>
+     */
+    private static function handed(array &$values): array
+    {
+        $out = $values;
+        $values = [];
+
+        return $out;
+    }
+
+    /** @return array<int, int>|null */
+    private function fetched(string $key): ?array
+    {
+        $bytes = $this->kept === null ? null : ($this->kept)("smudged {$key}");
+
+        return $bytes === null ? null : Bytes::toWords($bytes);
+    }
+
+    /** @return array<int, int> what lay there before the stroke */
+    private function before(string $key): array
+    {
+        $under = $this->under?->tile($key);
+
+        return $under === null ? array_fill(0, StrokeBuffer::SIDE * StrokeBuffer::SIDE, 0) : array_map(self::premultiplied(...), $under);
+    }
+
+    private function floored(int $x): int
+    {
+        return (int) floor($x / StrokeBuffer::SIDE) * StrokeBuffer::SIDE;
+    }
+
+    private static function premultiplied(int $pixel): int
+    {
+        $a = $pixel & 255;
+        if ($a === 0) {
+            return 0;
+        }
+        $k = $a * 128;
+
+        return intdiv(($pixel >> 24) * $k + 127, 255) << 45 | intdiv(($pixel >> 16 & 255) * $k + 127, 255) << 30 | intdiv(($pixel >> 8 & 255) * $k + 127, 255) << 15 | $k;
+    }
+
+    private static function straight(int $word): int
+    {
+        $a = $word & self::MASK;
+        $alpha = $a + 64 >> 7;
+        if ($alpha === 0) {
+            return 0;
+        }
+        $half = $a >> 1;
+
+        return min(255, intdiv(($word >> 45) * 255 + $half, $a)) << 24
+            | min(255, intdiv(($word >> 30 & self::MASK) * 255 + $half, $a)) << 16
+            | min(255, intdiv(($word >> 15 & self::MASK) * 255 + $half, $a)) << 8
+            | $alpha;
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint;
+
+/** What lies on the sheet before a stroke. */
+interface Under
+{
+    /**
+     * @param  string  $key  of a tile (see StrokeBuffer)
+     * @return array<int, int>|null 0xRRGGBBAA, StrokeBuffer::SIDE rows; null where nothing lies
+     */
+    public function tile(string $key): ?array;
+}

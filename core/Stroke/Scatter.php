@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Stroke;
+
+use Yarrowfog\Core\Stroke\Settings\StepSettings;
+
+/** Step: throws dabs off the path, across and along it, by parts of their size. */
+final readonly class Scatter
+{
+    private Dial $across;
+
+    private Dial $along;
+
+    private Dial $size;
+
+    private string $shape;
+
+    private int $acrossStream;
+
+    private int $alongStream;
+
+    public function __construct(Brush $brush, private Chance $chance)
+    {
+        $this->across = Dial::of($brush, 'scatterAcross', $chance);
+        $this->along = Dial::of($brush, 'scatterAlong', $chance);
+        $this->size = Dial::of($brush, 'size', $chance);
+        $this->shape = $brush->choice('scatterShape');
+        $this->acrossStream = Chance::stream('scatterAcross');
+        $this->alongStream = Chance::stream('scatterAlong');
+    }
+
+    /** @return array{float, float} x, y */
+    public function thrown(PathPoint $on, int $key, float $taper): array
+    {
+        $across = $this->across->driven($on, $key);
+        $along = $this->along->driven($on, $key);
+        if ($across <= 0.0 && $along <= 0.0) {
+            return [$on->x, $on->y];
+        }
+        $size = $this->size->driven($on, $key) * $taper;
+        [$a, $b] = $this->unit($key);
+        $across *= $size * $a;
+        $along *= $size * $b;
+        $heading = deg2rad($on->heading);
+
+        return [$on->x + $along * cos($heading) - $across * sin($heading), $on->y + $along * sin($heading) + $across * cos($heading)];
+    }
+
+    /** @return array{float, float} across and along, −1 to 1 */
+    private function unit(int $key): array
+    {
+        $a = $this->chance->signed($this->acrossStream, $key);
+        $b = $this->chance->signed($this->alongStream, $key);
+
+        return match ($this->shape) {
+            // The mean of three draws: near to a bell, and never outside the reach.
+            StepSettings::CLUSTERED => [
+                ($a + $this->chance->signed($this->acrossStream, $key, 16) + $this->chance->signed($this->acrossStream, $key, 17)) / 3.0,
+                ($b + $this->chance->signed($this->alongStream, $key, 16) + $this->chance->signed($this->alongStream, $key, 17)) / 3.0,
+            ],
+            // The square root spreads the places evenly over the disc's area.
+            StepSettings::DISC => [sqrt(($a + 1.0) / 2.0) * sin(M_PI * $b), sqrt(($a + 1.0) / 2.0) * cos(M_PI * $b)],
+            default => [$a, $b],
+        };
+    }
+}
