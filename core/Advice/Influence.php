@@ -48,7 +48,7 @@ final readonly class Influence
     public static function of(Kit|Levels $kit, Brush $brush, int $roll): self
     {
         $kit = Kit::of($kit);
-        $brush = $brush->usedWith(count($kit->frames), $kit->bite !== null);
+        $brush = $brush->usedWith(count($kit->frames), $kit->bite !== null, $kit->tooth !== null);
         $factor = min(1.0, self::LARGEST / max(1.0, $brush->base('size')));
         $traces = self::traces();
         $painted = fn (Brush $b): Bitmap => Swatch::paint($kit, self::shrunk($b, $factor), $traces, $roll, self::WIDTH, self::HEIGHT, Bitmap::filled(self::WIDTH, self::HEIGHT, self::PAPER));

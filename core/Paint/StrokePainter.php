@@ -27,7 +27,7 @@ final readonly class StrokePainter
     public function __construct(Kit|Levels $kit, Brush $brush, private ?Under $under = null)
     {
         $this->kit = Kit::of($kit);
-        $this->brush = $brush->usedWith(count($this->kit->frames), $this->kit->bite !== null);
+        $this->brush = $brush->usedWith(count($this->kit->frames), $this->kit->bite !== null, $this->kit->tooth !== null);
         $this->tooth = Tooth::of($this->brush, $this->kit);
         $this->printer = new DabPrinter($this->kit, $this->brush, $under, $this->tooth !== null && $this->tooth->perDab ? $this->tooth : null);
         $this->bitePrinter = $this->kit->bite === null || $this->brush->isBand() ? null : new DabPrinter($this->kit->bite, $this->brush->bite());

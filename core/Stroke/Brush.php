@@ -21,6 +21,7 @@ final readonly class Brush
      * @param  array<string, SettingValue>  $values  one for every setting of the table
      * @param  int  $frames  pictures in the tip that it is used with
      * @param  bool  $hasBite  whether it is used with a second tip
+     * @param  bool  $hasTooth  whether it is used with a tooth of its own
      */
     private function __construct(
         public array $values,
@@ -29,6 +30,7 @@ final readonly class Brush
         public TipKind $tipKind,
         public int $frames = 1,
         public bool $hasBite = false,
+        public bool $hasTooth = false,
     ) {
     }
 
@@ -87,13 +89,13 @@ final readonly class Brush
     /** The same brush with one setting at another value. */
     public function with(string $id, SettingValue $value): self
     {
-        return new self([...$this->values, SettingsTable::get($id)->id => $value], $this->mainInk, $this->secondInk, $this->tipKind, $this->frames, $this->hasBite);
+        return new self([...$this->values, SettingsTable::get($id)->id => $value], $this->mainInk, $this->secondInk, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth);
     }
 
-    /** The same brush, used with so many pictures and perhaps a second tip. */
-    public function usedWith(int $frames, bool $bite): self
+    /** The same brush, used with so many pictures, and perhaps a second tip and a tooth of its own. */
+    public function usedWith(int $frames, bool $bite, bool $tooth = false): self
     {
-        return new self($this->values, $this->mainInk, $this->secondInk, $this->tipKind, max(1, $frames), $bite);
+        return new self($this->values, $this->mainInk, $this->secondInk, $this->tipKind, max(1, $frames), $bite, $tooth);
     }
 
     /** The brush that lays the second tip along the same path. */
@@ -125,7 +127,7 @@ final readonly class Brush
     /** The same brush in other inks. */
     public function inked(Srgb $main, Srgb $second): self
     {
-        return new self($this->values, $main, $second, $this->tipKind, $this->frames, $this->hasBite);
+        return new self($this->values, $main, $second, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth);
     }
 
     public function curve(string $id): Curve

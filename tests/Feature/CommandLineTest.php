@@ -10,6 +10,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Browser\Process;
 use Tests\Core\Pictures;
+use Yarrowfog\Core\Raster\Bitmap;
 
 final class CommandLineTest extends TestCase
 {
@@ -50,6 +51,50 @@ final class CommandLineTest extends TestCase
         $again = (string) file_get_contents("{$this->folder}/out.png");
         $this->yarrowfog('stroke --tip tip.png --brush brush.json --trace trace.json --size 200x100 --roll 5 --out out.png');
         self::assertSame($again, file_get_contents("{$this->folder}/out.png"), 'The same input gives the same bytes.');
+    }
+
+    public function test_several_frames_a_bite_a_tooth_and_a_sheet_under_it(): void
+    {
+        foreach (['one' => 0xFF, 'two' => 0x80] as $name => $alpha) {
+            file_put_contents("{$this->folder}/{$name}.png", PictureFile::png(Bitmap::filled(20, 20, $alpha)));
+        }
+        file_put_contents("{$this->folder}/sheet.png", PictureFile::png(Bitmap::filled(200, 100, 0xCC8844FF)));
+        $this->json('brush', ['settings' => ['size' => ['base' => 20], 'spacing' => ['base' => 1.5], 'frameRule' => ['base' => 'in turn']]]);
+        [$code, $said] = $this->yarrowfog('stroke --tip one.png --tip two.png --brush brush.json --trace trace.json --size 200x100 --roll 5 --out out.png --dabs dabs.json');
+        self::assertSame(0, $code, $said);
+        self::assertSame([0, 1, 0, 1], array_slice(array_column($this->read('dabs'), 'frame'), 0, 4));
+
+        $this->json('brush', ['settings' => ['does' => ['base' => 'erases'], 'size' => ['base' => 30]]]);
+        [$code, $said] = $this->yarrowfog('stroke --tip one.png --brush brush.json --trace trace.json --under sheet.png --out out.png');
+        self::assertSame(0, $code, $said);
+        $erased = PictureFile::read((string) file_get_contents("{$this->folder}/out.png"))->bitmap();
+        self::assertSame([0, 0xCC8844FF], [$erased->at(100, 50), $erased->at(100, 5)]);
+
+        $this->json('brush', ['settings' => ['size' => ['base' => 30], 'biteCombine' => ['base' => 'cut'], 'tooth' => ['base' => 'own'], 'toothDepth' => ['base' => 1]]]);
+        [$code, $said] = $this->yarrowfog('stroke --tip one.png --bite one.png --tooth sheet.png --brush brush.json --trace trace.json --size 200x100 --out out.png');
+        self::assertSame(0, $code, $said);
+        // A bite as large as the tip, laid close, leaves next to nothing.
+        self::assertLessThan(60, PictureFile::read((string) file_get_contents("{$this->folder}/out.png"))->bitmap()->at(100, 50) & 255);
+
+        [$code, $said] = $this->yarrowfog('stroke --tip one.png --brush brush.json --trace trace.json --size 200x100 --out none.png');
+        self::assertSame([2, 'The brush has a tooth of its own: name its picture with --tooth.'], [$code, trim($said)]);
+        [$code, $said] = $this->yarrowfog('stroke --tip one.png --tooth one.png --brush brush.json --trace trace.json --under sheet.png --size 90x90 --out none.png');
+        self::assertSame(2, $code);
+        self::assertStringContainsString('--under is 200 × 100 px', $said);
+        self::assertFileDoesNotExist("{$this->folder}/none.png");
+    }
+
+    /** The brushes that the contact sheet is painted with are good ones. */
+    public function test_the_example_brushes_are_read(): void
+    {
+        $files = glob(dirname(__DIR__, 2).'/docs/strokes/*.json') ?: [];
+        self::assertCount(11, $files);
+        foreach ($files as $file) {
+            copy($file, "{$this->folder}/brush.json");
+            file_put_contents("{$this->folder}/one.png", PictureFile::png(Bitmap::filled(20, 20, 255)));
+            [$code, $said] = $this->yarrowfog('stroke --tip one.png --brush brush.json --trace trace.json --size 60x60 --out out.png');
+            self::assertSame(0, $code, $file.': '.$said);
+        }
     }
 
     public function test_settings_are_told_as_json(): void

@@ -60,9 +60,6 @@ final class FormSettings
         $ends = fn (Brush $b, Trace $t): ?string => $b->choice('laidAs') === self::BAND_REPEATED ? null : 'idle: only a repeated band keeps its ends';
 
         return [
-            Setting::choice('laidAs', Station::Form, 'Laid as', 'Dabs, or the tip as one continuous band along the stroke.', [self::DABS, self::BAND_ONCE, self::BAND_REPEATED]),
-            Setting::number('bandHead', Station::Form, 'Kept head', 'The part of the band’s picture that prints once, at the beginning.', '%', 0, 0.45, 0, idle: $ends),
-            Setting::number('bandTail', Station::Form, 'Kept tail', 'The part of the band’s picture that prints once, at the end. It shows when the pen lifts.', '%', 0, 0.45, 0, idle: $ends),
             Setting::number('size', Station::Form, 'Size', 'The longer side of the tip as it prints; the width of a band.', 'px', 1, 2000, 48, true, SpreadKind::Below),
             Setting::number('angle', Station::Form, 'Angle', 'How far the tip is turned, clockwise.', '°', -180, 180, 0, true, SpreadKind::AroundUnits, 180, $onBand),
             Setting::choice('angleFollows', Station::Form, 'Angle follows', 'What the tip turns with, on top of its own angle.', [self::NOTHING, self::HEADING, self::AZIMUTH, self::TWIST], $onBand),
@@ -72,6 +69,9 @@ final class FormSettings
             Setting::number('posture', Station::Form, 'Posture', 'How far the print leans out along the pen as the pen tilts.', '%', 0, 1, 0, true, idle: $posture),
             Setting::choice('frameRule', Station::Form, 'Frames', 'Which picture of the tip each dab prints.', [self::IN_TURN, self::SHUFFLED, self::BY_PRESSURE, self::BY_HEADING, self::BY_TRAVEL, self::PER_STROKE], $frames),
             Setting::number('frameLength', Station::Form, 'Frames go round in', 'The way over which all frames are gone through once.', 'px', 1, 5000, 200, idle: $travel),
+            Setting::choice('laidAs', Station::Form, 'Laid as', 'Dabs, or the tip as one continuous band along the stroke.', [self::DABS, self::BAND_ONCE, self::BAND_REPEATED]),
+            Setting::number('bandHead', Station::Form, 'Kept head', 'The part of the band’s picture that prints once, at the beginning.', '%', 0, 0.45, 0, idle: $ends),
+            Setting::number('bandTail', Station::Form, 'Kept tail', 'The part of the band’s picture that prints once, at the end. It shows when the pen lifts.', '%', 0, 0.45, 0, idle: $ends),
         ];
     }
 }

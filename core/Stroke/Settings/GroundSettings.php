@@ -50,7 +50,11 @@ final class GroundSettings
     public static function all(): array
     {
         $smudges = fn (Brush $b): ?string => $b->choice('does') === InkSettings::SMUDGES ? 'idle: a smudge carries what is there' : null;
-        $tooth = fn (Brush $b, Trace $t): ?string => $smudges($b) ?? ($b->choice('tooth') === self::NONE ? 'idle: no tooth is chosen' : null);
+        $tooth = fn (Brush $b, Trace $t): ?string => $smudges($b) ?? match (true) {
+            $b->choice('tooth') === self::NONE => 'idle: no tooth is chosen',
+            $b->choice('tooth') === self::OWN && ! $b->hasTooth => 'idle: this brush has no tooth of its own',
+            default => null,
+        };
         $bite = fn (Brush $b, Trace $t): ?string => $smudges($b) ?? match (true) {
             $b->isBand() => 'idle: a band has no dabs',
             ! $b->hasBite => 'idle: this brush has no bite',

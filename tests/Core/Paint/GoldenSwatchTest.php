@@ -7,6 +7,8 @@ namespace Tests\Core\Paint;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
+use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Paint\Kit;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
@@ -14,6 +16,7 @@ use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Raster\Resampler;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Tip\Frame;
 
 /**
  * Swatches as they looked when they were good, 16 × 6 px each: a change of the engine that
@@ -32,6 +35,11 @@ final class GoldenSwatchTest extends TestCase
             'inker' => ['inker', ['size' => ['base' => 24, 'drives' => $presses], 'spacing' => ['base' => 0.06]]],
             'wash' => ['wash', ['size' => ['base' => 50], 'flow' => ['base' => 0.3], 'opacity' => ['base' => 0.4]]],
             'scatter' => ['scatter', ['size' => ['base' => 22, 'spread' => 0.5], 'spacing' => ['base' => 0.6], 'scatterAcross' => ['base' => 1], 'driftHue' => ['base' => 60], 'driftLightness' => ['base' => 0.2]]],
+            'chalk' => ['chalk', ['size' => ['base' => 40, 'spread' => 0.2], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.8, 'drives' => $presses], 'tooth' => ['base' => 'cold-pressed paper'], 'toothMode' => ['base' => 'catch'], 'toothDepth' => ['base' => 1]]],
+            'puddle' => ['puddle', ['size' => ['base' => 56, 'spread' => 0.2], 'opacity' => ['base' => 0.6], 'scatterAcross' => ['base' => 0.1], 'rim' => ['base' => 0.9], 'rimWidth' => ['base' => 6]]],
+            'grunge' => ['grunge', ['size' => ['base' => 50], 'biteSize' => ['base' => 0.4], 'biteSpacing' => ['base' => 0.6], 'biteScatter' => ['base' => 0.8], 'noise' => ['base' => 0.5]]],
+            'band' => ['band', ['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 34, 'drives' => $presses]]],
+            'smudge' => ['smudge', ['does' => ['base' => 'smudges'], 'size' => ['base' => 44], 'spacing' => ['base' => 0.05]]],
             'dash' => ['dash', ['size' => ['base' => 30], 'roundness' => ['base' => 0.2], 'spacing' => ['base' => 1.4], 'angleFollows' => ['base' => 'heading'], 'overlap' => ['base' => 'adds up']]],
         ];
     }
@@ -40,7 +48,9 @@ final class GoldenSwatchTest extends TestCase
     #[DataProvider('brushes')]
     public function test_it_looks_as_it_did(string $name, array $settings): void
     {
-        $swatch = Swatch::paint(Pictures::roundTip(), Brush::read(['settings' => $settings]), [PracticePen::swell(new Rect(40, 30, 240, 60))], 5, 320, 120);
+        $bite = new HalvedLevels(new Frame(Pictures::plane(32, 32, fn (int $x): int => $x % 8 < 3 ? 65535 : 0)));
+        $stripes = Pictures::bitmap(320, 120, fn (int $x, int $y): int => $name !== 'smudge' ? 0 : (intdiv($x, 40) % 2 === 0 ? 0xC08040FF : 0x306090FF));
+        $swatch = Swatch::paint(new Kit([Pictures::roundTip()], $name === 'grunge' ? $bite : null), Brush::read(['settings' => $settings]), [PracticePen::swell(new Rect(40, 30, 240, 60))], 5, 320, 120, $stripes);
         $small = (new Resampler(Filter::Area))->bitmap($swatch, 16, 6);
         $file = self::FOLDER."/{$name}.txt";
         if (getenv('GOLDEN') === 'write') {

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Paint;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tests\Core\Pictures;
+use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Paint\Kit;
+use Yarrowfog\Core\Paint\Lay;
+use Yarrowfog\Core\Paint\PaintedStroke;
+use Yarrowfog\Core\Paint\PictureUnder;
+use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Trace;
+use Yarrowfog\Core\Tip\Frame;
+
+/** A stroke painted in pieces, each by another process, against the same stroke painted whole. */
+final class PaintedStrokeTest extends TestCase
+{
+    private const AREA = [320, 200];
+
+    /** @return array<string, array{array<string, mixed>}> */
+    public static function brushes(): array
+    {
+        return array_map(fn (array $settings): array => [$settings], [
+            'even' => ['size' => ['base' => 30]],
+            'by pressure' => ['size' => ['base' => 40, 'drives' => [['input' => 'pressure', 'from' => 0.1]]], 'opacity' => ['base' => 0.7]],
+            'drifting, scattered, counted' => ['size' => ['base' => 18, 'spread' => 0.5], 'driftHue' => ['base' => 50], 'scatterAcross' => ['base' => 1], 'count' => ['base' => 3, 'spread' => 0.6], 'overlap' => ['base' => 'adds up']],
+            'steadied' => ['size' => ['base' => 14], 'steadying' => ['base' => 0.8]],
+            'toothed by dab' => ['size' => ['base' => 36], 'tooth' => ['base' => 'weave'], 'toothMode' => ['base' => 'catch'], 'flow' => ['base' => 0.6]],
+            'toothed by stroke, broken' => ['size' => ['base' => 36], 'tooth' => ['base' => 'slate'], 'toothPer' => ['base' => 'stroke'], 'noise' => ['base' => 0.6]],
+            'bitten' => ['size' => ['base' => 36], 'biteSize' => ['base' => 0.5], 'biteScatter' => ['base' => 0.5], 'biteAngle' => ['base' => 0, 'spread' => 180]],
+            'joined' => ['size' => ['base' => 20], 'biteCombine' => ['base' => 'join'], 'biteSize' => ['base' => 2], 'biteSpacing' => ['base' => 2], 'driftLightness' => ['base' => 0.2]],
+            'lending' => ['size' => ['base' => 24], 'lends' => ['base' => 0.7]],
+            'blended' => ['size' => ['base' => 24], 'blendMode' => ['base' => 'soft-light'], 'driftHue' => ['base' => 30]],
+            'erasing' => ['size' => ['base' => 30], 'does' => ['base' => 'erases'], 'opacity' => ['base' => 0.6]],
+            'smudging' => ['size' => ['base' => 30], 'does' => ['base' => 'smudges']],
+            'smudging by pressure' => ['size' => ['base' => 30, 'drives' => [['input' => 'pressure']]], 'does' => ['base' => 'smudges'], 'smudgeInk' => ['base' => 0.05]],
+            'shuffled frames, mirrored' => ['size' => ['base' => 26], 'frameRule' => ['base' => 'shuffled'], 'mirrorAcross' => ['base' => 'by chance'], 'angle' => ['spread' => 40]],
+            'postured' => ['size' => ['base' => 22], 'posture' => ['base' => 1], 'angleFollows' => ['base' => 'azimuth']],
+            'lingering' => ['size' => ['base' => 22], 'linger' => ['base' => 30], 'flow' => ['base' => 0.2]],
+        ]);
+    }
+
+    /** @param  array<string, mixed>  $settings */
+    #[DataProvider('brushes')]
+    public function test_pieces_give_what_the_whole_gives(array $settings): void
+    {
+        $brush = Brush::read(['settings' => $settings]);
+        $trace = self::trace();
+        $under = self::under();
+        $bounds = new Rect(0, 0, ...self::AREA);
+        $kit = self::kit(isset($settings['biteSize']), isset($settings['frameRule']));
+        $whole = (new StrokePainter($kit, $brush, new PictureUnder($under)))->stroke($trace, 9, $bounds);
+        $expected = Lay::over($under, $bounds, $whole);
+
+        $kept = [];
+        $state = null;
+        $shown = $under->pixels;
+        $chance = new Randomizer(new Mt19937(6));
+        $samples = $trace->samples;
+        while ($samples !== []) {
+            $piece = array_splice($samples, 0, $chance->getInt(1, 30));
+            $painter = new StrokePainter($kit, $brush, new PictureUnder($under));
+            $stroke = $painter->begin($trace->realPressure, 9, $bounds, null, fn (string $name): ?string => $kept[$name] ?? null);
+            if ($state !== null) {
+                $stroke->resume(Reading::of(json_decode($state, true)));
+            }
+            $stroke->feed($piece);
+            self::assertSame([], $stroke->provisional());
+            $shown = self::show($shown, $under, $stroke);
+            $kept = [...$kept, ...$stroke->exports()];
+            $state = (string) json_encode($stroke->state());
+        }
+        // What the last sample and the tail still add lies within the reach of the pen's end.
+        $last = $trace->samples[count($trace->samples) - 1];
+        $reach = 60 + 60 * $brush->base('steadying');
+        $painted = 0;
+        foreach ($expected->pixels as $i => $pixel) {
+            if (hypot($i % self::AREA[0] - $last->x, intdiv($i, self::AREA[0]) - $last->y) < $reach) {
+                continue;
+            }
+            $painted += $pixel === $under->pixels[$i] ? 0 : 1;
+            $alpha = $pixel & 255;
+            self::assertEqualsWithDelta($alpha, $shown[$i] & 255, 2, "alpha of {$i}");
+            foreach ($alpha > 0 ? [24, 16, 8] : [] as $shift) {
+                self::assertEqualsWithDelta($pixel >> $shift & 255, $shown[$i] >> $shift & 255, 2, "colour of {$i}");
+            }
+        }
+        self::assertGreaterThan(700, $painted);
+    }
+
+    public function test_what_only_the_end_can_tell_is_named(): void
+    {
+        $names = function (array $settings): array {
+            $stroke = (new StrokePainter(Pictures::roundTip(), Brush::read(['settings' => $settings])))->begin(true, 1, new Rect(0, 0, 100, 100));
+            $stroke->feed(self::trace()->samples);
+
+            return $stroke->provisional();
+        };
+        self::assertSame([], $names([]));
+        self::assertSame(['taper out', 'rim'], $names(['taperOut' => ['base' => 50], 'rim' => ['base' => 1]]));
+        self::assertSame(['stretched band'], $names(['laidAs' => ['base' => 'band, stretched once']]));
+        self::assertSame(['length of the band'], $names(['laidAs' => ['base' => 'band, repeated']]));
+    }
+
+    /** The same trace, brush and roll give the same bytes; another roll gives others. */
+    public function test_it_is_deterministic(): void
+    {
+        $settings = ['size' => ['base' => 20, 'spread' => 0.6], 'scatterAcross' => ['base' => 1], 'driftHue' => ['base' => 90], 'noise' => ['base' => 0.5], 'tooth' => ['base' => 'slate']];
+        $paint = fn (int $roll): string => Lay::over(Bitmap::filled(...self::AREA), new Rect(0, 0, ...self::AREA), (new StrokePainter(Pictures::roundTip(), Brush::read(['settings' => $settings])))->stroke(self::trace(), $roll, new Rect(0, 0, ...self::AREA)))->toBytes();
+        self::assertSame(hash('xxh128', $paint(4)), hash('xxh128', $paint(4)));
+        self::assertNotSame(hash('xxh128', $paint(4)), hash('xxh128', $paint(5)));
+    }
+
+    private static function trace(): Trace
+    {
+        return PracticePen::swell(new Rect(30, 30, 250, 130));
+    }
+
+    private static function under(): Bitmap
+    {
+        return Pictures::bitmap(...[...self::AREA, fn (int $x, int $y): int => $x < 100 ? 0 : (intdiv($y, 20) % 2 === 0 ? 0xC08040FF : 0x3060A080)]);
+    }
+
+    private static function kit(bool $bite, bool $frames): Kit
+    {
+        $bar = fn (int $from, int $to): HalvedLevels => new HalvedLevels(new Frame(Pictures::plane(32, 32, fn (int $x, int $y): int => $y >= $from && $y < $to && $x > 3 ? 65535 : 0)));
+
+        return new Kit($frames ? [$bar(4, 12), $bar(12, 20), $bar(20, 30)] : [Pictures::roundTip()], $bite ? $bar(6, 14) : null);
+    }
+
+    /**
+     * @param  array<int, int>  $shown
+     * @return array<int, int> with what changed in this piece
+     */
+    private static function show(array $shown, Bitmap $under, PaintedStroke $stroke): array
+    {
+        foreach ($stroke->takeDirty() as $area) {
+            $part = [];
+            for ($y = $area->y; $y < $area->bottom(); $y++) {
+                for ($x = $area->x; $x < $area->right(); $x++) {
+                    $part[] = $under->pixels[$y * self::AREA[0] + $x];
+                }
+            }
+            foreach (Lay::over(new Bitmap($area->width, $area->height, $part), $area, $stroke)->pixels as $i => $pixel) {
+                $shown[($area->y + intdiv($i, $area->width)) * self::AREA[0] + $area->x + $i % $area->width] = $pixel;
+            }
+        }
+
+        return $shown;
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Paint;
+
+use Tests\Core\Pictures;
+use Yarrowfog\Core\Paint\Kit;
+use Yarrowfog\Core\Paint\Levels;
+use Yarrowfog\Core\Paint\PaintedStroke;
+use Yarrowfog\Core\Paint\Printed;
+use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Paint\Under;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\Trace;
+
+/** Strokes painted for tests, and their coverage read back. */
+final class Strokes
+{
+    public const SHEET = [400, 300];
+
+    /** @param  array<string, mixed>  $settings */
+    public static function paint(array $settings, Trace $trace, Kit|Levels|null $kit = null, int $roll = 1, ?Under $under = null, ?Brush $brush = null): PaintedStroke
+    {
+        return (new StrokePainter($kit ?? Pictures::roundTip(), $brush ?? Brush::read(['settings' => $settings]), $under))->stroke($trace, $roll, new Rect(0, 0, ...self::SHEET));
+    }
+
+    /** @return array<int, int> coverage of the whole sheet, row by row */
+    public static function coverage(Printed $stroke): array
+    {
+        [$width, $height] = self::SHEET;
+        $out = array_fill(0, $width * $height, 0);
+        $shift = $stroke->colour() === null ? 45 : 0;
+        foreach (StrokeBuffer::keysUnder(new Rect(0, 0, $width, $height)) as $key) {
+            $tile = $stroke->tile($key);
+            $area = StrokeBuffer::area($key);
+            foreach ($tile ?? [] as $i => $c) {
+                $x = $area->x + $i % StrokeBuffer::SIDE;
+                $y = $area->y + intdiv($i, StrokeBuffer::SIDE);
+                if ($x < $width && $y < $height) {
+                    $out[$y * $width + $x] = $c >> $shift;
+                }
+            }
+        }
+
+        return $out;
+    }
+
+    /** A line from left to right with one pressure, told every 10 ms. */
+    public static function line(float $x0 = 60, float $x1 = 340, float $y = 150, float $pressure = 0.5): Trace
+    {
+        return new Trace(array_map(fn (int $i): Sample => new Sample($i * 10, $x0 + ($x1 - $x0) * $i / 28, $y, $pressure), range(0, 28)));
+    }
+
+    /** A tap in the middle of the sheet. */
+    public static function tap(float $pressure = 0.5): Trace
+    {
+        return new Trace([new Sample(0, 200.5, 150.5, $pressure)]);
+    }
+}

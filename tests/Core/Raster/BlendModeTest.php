@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Raster;
+
+use PHPUnit\Framework\Attributes\TestWith;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Yarrowfog\Core\Paint\Lay;
+use Yarrowfog\Core\Raster\BlendMode;
+
+/** Against W3C Compositing and Blending Level 1, sections 5.1, 9.1 and 9.2. */
+final class BlendModeTest extends TestCase
+{
+    public function test_there_are_sixteen(): void
+    {
+        self::assertCount(16, BlendMode::names());
+    }
+
+    /** Worked by hand: backdrop 0.6, source 0.3, and 0.2 with 0.8. */
+    #[TestWith(['normal', 0.3, 0.8])]
+    #[TestWith(['multiply', 0.18, 0.16])]
+    #[TestWith(['screen', 0.72, 0.84])]
+    #[TestWith(['overlay', 0.44, 0.32])]
+    #[TestWith(['darken', 0.3, 0.2])]
+    #[TestWith(['lighten', 0.6, 0.8])]
+    #[TestWith(['color-dodge', 0.857142857, 1.0])]
+    #[TestWith(['color-burn', 0.0, 0.0])]
+    #[TestWith(['hard-light', 0.36, 0.68])]
+    #[TestWith(['soft-light', 0.504, 0.3488])]
+    #[TestWith(['difference', 0.3, 0.6])]
+    #[TestWith(['exclusion', 0.54, 0.68])]
+    public function test_a_channel(string $mode, float $first, float $second): void
+    {
+        self::assertEqualsWithDelta($first, BlendMode::from($mode)->channel(0.6, 0.3), 1e-6);
+        self::assertEqualsWithDelta($second, BlendMode::from($mode)->channel(0.2, 0.8), 1e-6);
+    }
+
+    public function test_dodge_and_burn_at_their_edges(): void
+    {
+        self::assertSame(0.0, BlendMode::ColorDodge->channel(0.0, 1.0));
+        self::assertSame(1.0, BlendMode::ColorDodge->channel(0.2, 1.0));
+        self::assertSame(1.0, BlendMode::ColorBurn->channel(1.0, 0.0));
+        self::assertSame(0.0, BlendMode::ColorBurn->channel(0.8, 0.0));
+    }
+
+    public function test_the_other_four_keep_what_they_are_named_for(): void
+    {
+        $chance = new Randomizer(new Mt19937(5));
+        $unit = fn (): float => $chance->getInt(0, 255) / 255;
+        $lum = fn (array $c): float => 0.3 * $c[0] + 0.59 * $c[1] + 0.11 * $c[2];
+        for ($i = 0; $i < 300; $i++) {
+            $cb = [$unit(), $unit(), $unit()];
+            $cs = [$unit(), $unit(), $unit()];
+            foreach ([BlendMode::Hue, BlendMode::Saturation, BlendMode::Color] as $mode) {
+                $out = $mode->colour($cb, $cs);
+                self::assertEqualsWithDelta($lum($cb), $lum($out), 1e-9, $mode->value);
+                self::assertGreaterThanOrEqual(-1e-9, min($out));
+                self::assertLessThanOrEqual(1 + 1e-9, max($out));
+            }
+            self::assertEqualsWithDelta($lum($cs), $lum(BlendMode::Luminosity->colour($cb, $cs)), 1e-9);
+        }
+        // A grey source has no saturation to give, and no colour.
+        self::assertEqualsWithDelta([0.5, 0.5, 0.5], BlendMode::Color->colour([0.5, 0.5, 0.5], [0.3, 0.3, 0.3]), 1e-9);
+        // Worked by hand: Lum of (1, 0, 0) is 0.3; SetLum of (0, 0, 1) to it clips to (0.21…, 0.21…, 1).
+        self::assertEqualsWithDelta([0.2134831461, 0.2134831461, 1.0], BlendMode::Color->colour([1.0, 0.0, 0.0], [0.0, 0.0, 1.0]), 1e-9);
+    }
+
+    /** Random pixels: what is laid is within 1/255 of the standard's formula. */
+    public function test_laid_pixels_are_exact(): void
+    {
+        $chance = new Randomizer(new Mt19937(9));
+        foreach (BlendMode::cases() as $mode) {
+            for ($i = 0; $i < 150; $i++) {
+                $under = $chance->getInt(0, 0xFFFFFFFF);
+                $source = $chance->getInt(0, 0xFFFFFF);
+                $as = $chance->getInt(0, 65535) / 65535;
+                $out = Lay::pixel($under, $source, $as, $mode);
+                $ab = ($under & 255) / 255;
+                $ao = $as + $ab - $as * $ab;
+                self::assertEqualsWithDelta(255 * $ao, $out & 255, 0.5001);
+                if (($out & 255) === 0) {
+                    continue;
+                }
+                $cb = [($under >> 24) / 255, ($under >> 16 & 255) / 255, ($under >> 8 & 255) / 255];
+                $cs = [($source >> 16) / 255, ($source >> 8 & 255) / 255, ($source & 255) / 255];
+                $b = $mode->colour($cb, $cs);
+                foreach ([24, 16, 8] as $k => $shift) {
+                    // cs = (1 − αb)·Cs + αb·B(Cb, Cs); co = (αs·cs + (1 − αs)·αb·Cb) / αo
+                    $co = ($as * ((1 - $ab) * $cs[$k] + $ab * $b[$k]) + (1 - $as) * $ab * $cb[$k]) / $ao;
+                    self::assertEqualsWithDelta(255 * $co, $out >> $shift & 255, 1.0, $mode->value);
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Stroke;
+
+use PHPUnit\Framework\TestCase;
+use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\DabMaker;
+use Yarrowfog\Core\Stroke\PathBuilder;
+use Yarrowfog\Core\Stroke\PathPoint;
+use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\Steadier;
+use Yarrowfog\Core\Stroke\Trace;
+
+final class HandTest extends TestCase
+{
+    /** The same movement, told 60 and 240 times a second, gives the same line within half a px. */
+    public function test_steadying_does_not_depend_on_how_often_the_pen_reports(): void
+    {
+        foreach ([0.2, 0.5, 0.8, 1.0] as $strength) {
+            foreach (self::movements() as $name => $at) {
+                $slow = self::path($at, 60, $strength);
+                $fast = self::path($at, 240, $strength);
+                $most = 0.0;
+                foreach ($slow as $p) {
+                    $most = max($most, self::wayTo($p, $fast));
+                }
+                self::assertLessThan(0.5, $most, "{$name} at {$strength}");
+            }
+        }
+    }
+
+    public function test_steadying_calms_a_trembling_line_and_more_of_it_calms_more(): void
+    {
+        $tremble = fn (float $t): array => [0.3 * $t, 100 + 4 * sin($t / 9)];
+        $wavers = fn (float $strength): float => max(array_map(fn (PathPoint $p): float => $p->x > 120 && $p->x < 210 ? abs($p->y - 100) : 0.0, self::path($tremble, 120, $strength)));
+        self::assertGreaterThan(3.5, $wavers(0.0));
+        self::assertLessThan(2.0, $wavers(0.4));
+        self::assertLessThan(0.6, $wavers(1.0));
+    }
+
+    public function test_the_tail_is_caught_up_when_the_pen_lifts(): void
+    {
+        $path = self::path(fn (float $t): array => [$t, 50 + 0.2 * $t], 120, 1.0);
+        $last = $path[count($path) - 1];
+        self::assertEqualsWithDelta(1000, $last->x, 0.01);
+        self::assertEqualsWithDelta(250, $last->y, 0.01);
+    }
+
+    public function test_a_resting_string_is_not_pulled(): void
+    {
+        $steadier = new Steadier(1.0);
+        $steadier->feed(new Sample(0, 100, 100));
+        // Within the string's 40 px nothing moves.
+        $there = $steadier->feed(new Sample(50, 130, 100));
+        self::assertEqualsWithDelta(100, $there->x, 1e-9);
+        // Beyond it, the pulled point follows, and the filter after it.
+        for ($t = 100; $t < 2000; $t += 50) {
+            $there = $steadier->feed(new Sample($t, 200, 100));
+        }
+        self::assertEqualsWithDelta(160, $there->x, 0.01);
+    }
+
+    public function test_it_can_be_taken_up_by_another_process(): void
+    {
+        $one = new Steadier(0.7);
+        $two = new Steadier(0.7);
+        for ($i = 0; $i < 40; $i++) {
+            $sample = new Sample($i * 8, 5 * $i, 60 * sin($i / 5), 0.5);
+            $a = $one->feed($sample);
+            $next = new Steadier(0.7);
+            $next->resume(Reading::of(json_decode((string) json_encode($two->state()), true)));
+            $two = $next;
+            $b = $two->feed($sample);
+            self::assertEqualsWithDelta([$a->x, $a->y], [$b->x, $b->y], 1e-9);
+        }
+    }
+
+    public function test_the_response_bends_what_the_pen_presses_real_or_assumed(): void
+    {
+        $brush = Brush::read(['settings' => ['size' => ['base' => 100, 'drives' => [['input' => 'pressure']]], 'pressureResponse' => ['base' => [[0, 0.2], [0.5, 0.9], [1, 1]]]]]);
+        $size = fn (float $pressure, bool $real): float => DabMaker::all($brush, new Trace([new Sample(0, 5, 5, $pressure)], $real), 1)[0]->shape->size;
+        self::assertEqualsWithDelta(90, $size(0.5, true), 1e-9);
+        self::assertEqualsWithDelta(20, $size(0.0, true), 1e-9);
+        self::assertEqualsWithDelta(100 * $brush->curve('pressureResponse')->at(0.6), $size(0.1, false), 1e-9);
+    }
+
+    /** @return array<string, callable(float): array{float, float}> place after so many ms, for a second */
+    private static function movements(): array
+    {
+        return [
+            'circle' => fn (float $t): array => [200 + 90 * cos($t / 240), 200 + 90 * sin($t / 240)],
+            'wave' => fn (float $t): array => [0.5 * $t, 150 + 60 * sin($t / 150)],
+            'slow loop' => fn (float $t): array => [100 + 0.2 * $t + 30 * sin($t / 160), 100 + 30 * cos($t / 160)],
+        ];
+    }
+
+    /**
+     * @param  callable(float): array{float, float}  $at
+     * @return list<PathPoint>
+     */
+    private static function path(callable $at, int $rate, float $steadying): array
+    {
+        $path = new PathBuilder(Brush::read(['settings' => ['steadying' => ['base' => $steadying]]]), true);
+        $out = [];
+        for ($i = 0; $i <= $rate; $i++) {
+            array_push($out, ...$path->feed(new Sample(1000 * $i / $rate, ...$at(1000 * $i / $rate))));
+        }
+
+        return [...$out, ...$path->finish()];
+    }
+
+    /** @param  list<PathPoint>  $line */
+    private static function wayTo(PathPoint $p, array $line): float
+    {
+        $least = INF;
+        for ($i = 1; $i < count($line); $i++) {
+            [$a, $b] = [$line[$i - 1], $line[$i]];
+            $length = ($b->x - $a->x) ** 2 + ($b->y - $a->y) ** 2;
+            $f = $length <= 0.0 ? 0.0 : max(0.0, min(1.0, (($p->x - $a->x) * ($b->x - $a->x) + ($p->y - $a->y) * ($b->y - $a->y)) / $length));
+            $least = min($least, hypot($p->x - $a->x - $f * ($b->x - $a->x), $p->y - $a->y - $f * ($b->y - $a->y)));
+        }
+
+        return $least;
+    }
+}
