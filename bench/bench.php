@@ -4,13 +4,20 @@ declare(strict_types=1);
 
 use Yarrowfog\Core\Paint\DabPrinter;
 use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Paint\Kit;
+use Yarrowfog\Core\Paint\Lay;
+use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Shape;
+use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -27,55 +34,95 @@ $tip = softTip(256);
 $places = places(DABS, 1024);
 $rows = [];
 
-// 1. Each dab at its own angle, and all alike, against C that turns every dab.
-$brush = fn (array $angle): Brush => Brush::read(['settings' => ['size' => ['base' => SIZE], 'angle' => $angle, 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]);
-$turned = $c = $ratioTurned = $alike = $ratioAlike = [];
+// 1. Each dab at its own angle and size, and all alike, against C that turns every dab.
+$brush = fn (array $settings = []): Brush => Brush::read(['settings' => ['size' => ['base' => SIZE], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8], ...$settings]]);
+$turning = $brush(['angle' => ['spread' => 180]]);
+$turned = $c = $ratioTurned = $alike = $ratioAlike = $ratioSized = [];
 for ($i = 0; $i < RUNS; $i++) {
     // One of each in turn, so that a machine that changes its pace changes it for all.
-    $turned[] = $a = dabsTime($tip, $brush(['spread' => 180]), $places, 1024, true, $ink);
+    $turned[] = $a = dabsTime($tip, $turning, $places, 1024, true, $ink);
     [$b, $inkC] = compiled($places, 1024, true);
     $c[] = $b;
     $ratioTurned[] = $a / $b;
     [$d] = compiled($places, 1024, false);
-    $alike[] = $e = dabsTime($tip, $brush([]), $places, 1024, false);
+    $alike[] = $e = dabsTime($tip, $brush(), $places, 1024, false);
     $ratioAlike[] = $e / $d;
+    [$f] = compiled(array_map(fn (array $p): array => [$p[0], $p[1], $p[2], $p[3]], $places), 1024, true, true);
+    $ratioSized[] = dabsTime($tip, $brush(['angle' => ['spread' => 180], 'size' => ['base' => SIZE, 'spread' => 0.5]]), $places, 1024, true, sized: true) / $f;
 }
 $difference = abs($ink - $inkC) / $inkC;
-rowOf('1,000 dabs of 64 px, each turned: engine / C -O3', median($ratioTurned), '×', 5, sprintf('%.0f ms against %.0f ms; total ink differs by %.2f %%', median($turned), median($c), 100 * $difference));
-rowOf('the same, all turned by 30° (kept shapes): engine / C -O3 that turns each', median($ratioAlike), '×', 2, sprintf('%.0f ms', median($alike)));
+rowOf('1,000 dabs of 64 px, each turned: engine / C -O3', median($ratioTurned), '×', 3, sprintf('%.0f ms against %.0f ms; total ink differs by %.2f %%', median($turned), median($c), 100 * $difference));
+rowOf('the same, each of its own size too, 32 to 64 px: engine / C -O3', median($ratioSized), '×', 3, 'stencils of every size are cut and kept in this time');
+rowOf('the same, all turned by 30° (kept shapes): engine / C -O3 that turns each', median($ratioAlike), '×', 1, sprintf('%.0f ms', median($alike)));
 $imagick = imagickTime($places, 100) * DABS / 100;
-rowOf('Imagick / engine, each turned', $imagick / median($turned), '×', -8, sprintf('Imagick %.0f ms for 1,000 dabs, from 100', $imagick));
+rowOf('Imagick / engine, each turned', $imagick / median($turned), '×', -12, sprintf('Imagick %.0f ms for 1,000 dabs, from 100', $imagick));
 
-// 2. A new swatch after a change of a slider.
-$traces = array_merge(...array_values(PracticePen::all(900, 260)));
-$swatch = Brush::read(['settings' => ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.12]]]);
-$stored = array_map(fn (int $n): array => [...$tip->size($n), $tip->frame($n)->ink->toBytes()], range(0, $tip->count() - 1));
-$times = [];
-for ($i = 0; $i < RUNS + 2; $i++) {
-    // The tip's levels come anew from bytes each time, as they do with a request; a slider moved a little.
-    $changed = $swatch->with('spacing', new Yarrowfog\Core\Stroke\SettingValue(0.12 + 0.001 * $i));
-    $from = hrtime(true);
-    Swatch::paint(new StoredLevels($stored), $changed, $traces, 1, 900, 260)->toBytes();
-    $times[] = (hrtime(true) - $from) / 1e6;
-}
-rowOf('a new 900 × 260 swatch of three traces at 48 px', median(array_slice($times, 2)), 'ms', 120, 'median in the engine, pixels packed');
-
-// 3. The size of the sheet must not matter.
+// 2. A tip with colours of its own.
+$own = ownTip(256);
 $ratios = [];
+$few = array_slice($places, 0, 300);
+for ($i = 0; $i < 7; $i++) {
+    $ratios[] = dabsTime($own, Brush::read(['kind' => 'own colours', 'settings' => ['size' => ['base' => 128], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]), $few, 1024, true, size: 128) / compiled($few, 1024, true, false, 128, true)[0];
+}
+rowOf('300 dabs of 128 px in their own colours, each turned: engine / C -O3', median($ratios), '×', 4, 'red, green, blue and coverage each interpolated and blended');
+
+// 3. A large tip laid closely by a fast hand, live.
+$large = Brush::read(['settings' => ['size' => ['base' => 400, 'drives' => [['input' => 'pressure', 'from' => 0.6, 'to' => 1]]], 'angle' => ['spread' => 180], 'spacing' => ['base' => 0.05], 'flow' => ['base' => 0.5]]]);
+$fast = fastTrace(2000.0, 1.0);
+$times = [];
+for ($i = 0; $i < 5; $i++) {
+    $times[] = liveTime(softTip(512), $large, $fast) / ($fast->samples[count($fast->samples) - 1]->t);
+}
+rowOf('400 px, 5 % spacing, 2,000 px/s: time to paint / time of the hand', median($times), '×', 1, 'in pieces of 16 ms, each taken up from its state and tiles, laid and packed');
+
+// 4. What the ground and drift add.
+$plain = ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.12], 'angle' => ['spread' => 180]];
+$rich = [...$plain, 'tooth' => ['base' => 'cold-pressed paper'], 'toothMode' => ['base' => 'catch'], 'driftHue' => ['base' => 30], 'biteSize' => ['base' => 0.6]];
+$stroke = PracticePen::swell(new Rect(40, 40, 900, 180));
+$ratios = [];
+for ($i = 0; $i < 9; $i++) {
+    $ratios[] = swatchTime(new Kit([$tip], $tip), $rich, [$stroke], 1000, 262) / swatchTime(new Kit([$tip]), $plain, [$stroke], 1000, 262);
+}
+rowOf('tooth, bite and drift together / the plain stroke', median($ratios), '×', 4, 'one long stroke at 48 px by pressure');
+
+// 5. Swatches of the size on screen.
+$traces = array_merge(...array_values(PracticePen::all(1240, 262)));
+$stored = fn (HalvedLevels $levels): StoredLevels => new StoredLevels(array_map(fn (int $n): array => [...$levels->size($n), $levels->frame($n)->ink->toBytes()], range(0, $levels->count() - 1)));
+$typical = $heavy = [];
+for ($i = 0; $i < 11; $i++) {
+    // The tip's levels come anew from bytes each time, as they do with a request; a slider moved a little.
+    $typical[] = swatchTime(new Kit([$stored($tip)]), ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.3 + 0.001 * $i], 'angle' => ['spread' => 180]], $traces, 1240, 262);
+    $heavy[] = swatchTime(new Kit([$stored($tip)]), ['size' => ['base' => 60, 'spread' => 0.4], 'spacing' => ['base' => 0.4 + 0.001 * $i, 'spread' => 0.5], 'scatterAcross' => ['base' => 0.5], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 14], 'opacity' => ['base' => 0.8, 'spread' => 0.6], 'overlap' => ['base' => 'adds up'], 'tooth' => ['base' => 'slate']], $traces, 1240, 262);
+}
+rowOf('a typical 1240 × 262 swatch', median(array_slice($typical, 2)), 'ms', 60, '48 px by pressure, turned by chance, every 30 %');
+rowOf('the heaviest 1240 × 262 swatch of the demo', median(array_slice($heavy, 2)), 'ms', 150, 'like Rain line, on slate, drifting');
+
+// 6. How cost grows.
 $near = places(DABS, 1000);
+$time = fn (int $count, int $size, int $side): float => median(array_map(fn (): float => dabsTime($tip, Brush::read(['settings' => ['size' => ['base' => $size], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]), array_slice($near, 0, $count), $side, true, size: $size), range(1, 5)));
+$by = fn (array $xs, callable $at): float => exponent($xs, array_map($at, $xs));
+rowOf('cost against dabs: exponent of 125 to 1,000 dabs', abs($by([125, 250, 500, 1000], fn (int $n): float => $time($n, 64, 1000)) - 1.0), 'from 1', 0.15, '1 is linear');
+rowOf('cost against size: exponent of 48 to 192 px, of the area', abs($by([48, 96, 192], fn (int $s): float => $time(200, $s, 1000)) / 2 - 1.0), 'from 1', 0.2, '1 is linear in size²');
+$ratios = [];
 for ($i = 0; $i < RUNS; $i++) {
-    $small = dabsTime($tip, $brush(['spread' => 180]), $near, 1000, true);
-    $large = dabsTime($tip, $brush(['spread' => 180]), $near, 6000, true);
-    $ratios[] = $large / $small;
+    $ratios[] = dabsTime($tip, $turning, $near, 6000, true) / dabsTime($tip, $turning, $near, 1000, true);
 }
 rowOf('cost of a dab on 6000² against 1000²', median($ratios), '×', 1.2, 'the same dabs');
 
+// 7. Memory, in a process of its own.
+exec(escapeshellarg(PHP_BINARY).' -d memory_limit=3G -d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=tracing '.escapeshellarg(__DIR__.'/memory.php'), $said);
+rowOf('peak memory: a 2,000 px tip on a 4096² sheet', (float) ($said[0] ?? INF), 'MB', 700, 'a stroke across the whole sheet, laid and packed');
+
 $failed = false;
-printf("\n%-72s %10s %10s\n", 'measured', 'figure', 'target');
+$table = sprintf("%-74s %8s %12s\n", 'measured', 'figure', 'target');
 foreach ($rows as [$what, $figure, $unit, $target, $note]) {
     $met = $target < 0 ? $figure >= -$target : $figure <= $target;
     $failed = $failed || ! $met;
-    printf("%-72s %8.2f %s %s %g %s   %s\n    %s\n", $what, $figure, $unit, $target < 0 ? '≥' : '≤', abs($target), $unit, $met ? 'met' : 'MISSED', $note);
+    $table .= sprintf("%-74s %8.2f %s %s %g %s   %s\n    %s\n", $what, $figure, $unit, $target < 0 ? '≥' : '≤', abs($target), $unit, $met ? 'met' : 'MISSED', $note);
+}
+echo "\n{$table}";
+if (getenv('WRITE') === 'docs') {
+    writeDocs($table);
 }
 exit($failed ? 1 : 0);
 
@@ -92,24 +139,24 @@ function softTip(int $side): HalvedLevels
     return new HalvedLevels(new Frame(new Plane($side, $side, $values)));
 }
 
-/** @return list<array{float, float, float}> x, y, angle */
+/** @return list<array{float, float, float, float}> x, y, angle, size */
 function places(int $count, int $side): array
 {
     $chance = new Random\Randomizer(new Random\Engine\Mt19937(7));
     $places = [];
     for ($i = 0; $i < $count; $i++) {
-        $places[] = [$chance->getInt(50 * 8, ($side - 50) * 8) / 8, $chance->getInt(50 * 8, ($side - 50) * 8) / 8, $chance->getInt(0, 35999) / 100];
+        $places[] = [$chance->getInt(50 * 8, ($side - 50) * 8) / 8, $chance->getInt(50 * 8, ($side - 50) * 8) / 8, $chance->getInt(0, 35999) / 100, $chance->getInt(32 * 4, 64 * 4) / 4];
     }
 
     return $places;
 }
 
-/** @param  list<array{float, float, float}>  $places */
-function dabsTime(HalvedLevels $tip, Brush $brush, array $places, int $side, bool $turned, ?int &$ink = null): float
+/** @param  list<array{float, float, float, float}>  $places */
+function dabsTime(HalvedLevels $tip, Brush $brush, array $places, int $side, bool $turned, ?int &$ink = null, bool $sized = false, int $size = SIZE): float
 {
     $dabs = [];
-    foreach ($places as $i => [$x, $y, $angle]) {
-        $dabs[] = new Dab($i, 0, $x, $y, new Shape(SIZE, $turned ? $angle : ALIKE, 1.0), 0.6, 0.8, 0);
+    foreach ($places as $i => [$x, $y, $angle, $own]) {
+        $dabs[] = new Dab($i, 0, $x, $y, new Shape($sized ? $own : $size, $turned ? $angle : ALIKE, 1.0), 0.6, 0.8, 0);
     }
     $painter = new DabPrinter($tip, $brush);
     $buffer = $painter->buffer(new Rect(0, 0, $side, $side), $dabs[0]->colour);
@@ -128,11 +175,108 @@ function dabsTime(HalvedLevels $tip, Brush $brush, array $places, int $side, boo
     return $time;
 }
 
+function ownTip(int $side): HalvedLevels
+{
+    $ink = $pixels = [];
+    for ($y = 0; $y < $side; $y++) {
+        for ($x = 0; $x < $side; $x++) {
+            $r = hypot($x + 0.5 - $side / 2, $y + 0.5 - $side / 2) / ($side / 2);
+            $a = $r < 1 ? (int) (255 * (1 - $r * $r)) : 0;
+            $ink[] = $a * 257;
+            $pixels[] = ($x & 255) << 24 | ($y & 255) << 16 | ($x + $y & 255) << 8 | $a;
+        }
+    }
+
+    return new HalvedLevels(new Frame(new Plane($side, $side, $ink), new Bitmap($side, $side, $pixels)));
+}
+
+/** @param  float  $speed  px/s; back and forth across a sheet of 1,600 × 1,000, 120 reports a second */
+function fastTrace(float $speed, float $seconds): Trace
+{
+    $samples = [];
+    for ($i = 0; $i <= 120 * $seconds; $i++) {
+        $way = fmod($speed * $i / 120, 2400);
+        $samples[] = new Sample($i * 1000 / 120, 200 + ($way < 1200 ? $way : 2400 - $way), 500 + 200 * sin($i / 20), 0.5 + 0.4 * sin($i / 15));
+    }
+
+    return new Trace($samples);
+}
+
+/** ms that a stroke takes live: every piece from its state, laid over a sheet and packed, its tiles kept as bytes. */
+function liveTime(HalvedLevels $tip, Brush $brush, Trace $trace): float
+{
+    $bounds = new Rect(0, 0, 1600, 1000);
+    $kept = [];
+    $state = null;
+    $from = hrtime(true);
+    foreach (array_chunk($trace->samples, 2) as $piece) {
+        $stroke = (new StrokePainter($tip, $brush))->begin(true, 3, $bounds, null, function (string $name) use (&$kept): ?string {
+            return $kept[$name] ?? null;
+        });
+        if ($state !== null) {
+            $stroke->resume(Reading::of(json_decode($state, true)));
+        }
+        $stroke->feed($piece);
+        foreach ($stroke->takeDirty() as $area) {
+            Lay::over(Bitmap::filled($area->width, $area->height, 0xFFFFFFFF), $area, $stroke)->toBytes();
+        }
+        $kept = [...$kept, ...$stroke->exports()];
+        $state = (string) json_encode($stroke->state());
+    }
+
+    return (hrtime(true) - $from) / 1e6;
+}
+
 /**
- * @param  list<array{float, float, float}>  $places
+ * @param  array<string, mixed>  $settings
+ * @param  list<Trace>  $traces
+ */
+function swatchTime(Kit $kit, array $settings, array $traces, int $width, int $height): float
+{
+    $from = hrtime(true);
+    Swatch::paint($kit, Brush::read(['settings' => $settings]), $traces, 1, $width, $height)->toBytes();
+
+    return (hrtime(true) - $from) / 1e6;
+}
+
+/**
+ * The slope of a straight line through the logarithms, by least squares.
+ *
+ * @param  list<int>  $xs
+ * @param  list<float>  $ys
+ */
+function exponent(array $xs, array $ys): float
+{
+    $lx = array_map(log(...), $xs);
+    $ly = array_map(log(...), $ys);
+    $mx = array_sum($lx) / count($lx);
+    $my = array_sum($ly) / count($ly);
+    $top = $bottom = 0.0;
+    foreach ($lx as $i => $x) {
+        $top += ($x - $mx) * ($ly[$i] - $my);
+        $bottom += ($x - $mx) ** 2;
+    }
+
+    return $top / $bottom;
+}
+
+/** Puts the table into docs/performance.md, with the machine named. */
+function writeDocs(string $table): void
+{
+    $file = __DIR__.'/../docs/performance.md';
+    preg_match('/model name\s*:\s*(.+)/', (string) @file_get_contents('/proc/cpuinfo'), $model);
+    preg_match_all('/^processor/m', (string) @file_get_contents('/proc/cpuinfo'), $cores);
+    $machine = sprintf('%s: %d cores of %s, PHP %s with the tracing JIT', date('j F Y'), count($cores[0]), trim($model[1] ?? 'an unknown processor'), PHP_VERSION);
+    file_put_contents($file, preg_replace('/<!-- engine -->.*<!-- end -->/s', "<!-- engine -->\n{$machine}.\n\n```\n{$table}```\n<!-- end -->", (string) file_get_contents($file)));
+}
+
+/**
+ * @param  list<array{float, float, float, float}>  $places
+ * @param  bool  $sized  each at its own size, too
+ * @param  bool  $own  with colours
  * @return array{float, int} ms and total ink
  */
-function compiled(array $places, int $side, bool $turned): array
+function compiled(array $places, int $side, bool $turned, bool $sized = false, int $size = SIZE, bool $own = false): array
 {
     static $program = null;
     if ($program === null) {
@@ -141,8 +285,8 @@ function compiled(array $places, int $side, bool $turned): array
         $code === 0 || throw new RuntimeException('The C program does not compile.');
         register_shutdown_function(fn () => @unlink($program));
     }
-    $lines = implode("\n", array_map(fn (array $p): string => "{$p[0]} {$p[1]} ".($turned ? $p[2] : ALIKE), $places));
-    $process = proc_open([$program, (string) $side, (string) SIZE, '5'], [['pipe', 'r'], ['pipe', 'w']], $pipes);
+    $lines = implode("\n", array_map(fn (array $p): string => "{$p[0]} {$p[1]} ".($turned ? $p[2] : ALIKE).' '.($sized ? $p[3] : $size), $places));
+    $process = proc_open([$program, (string) $side, '5', $own ? 'own' : 'mask'], [['pipe', 'r'], ['pipe', 'w']], $pipes);
     fwrite($pipes[0], $lines."\n");
     fclose($pipes[0]);
     [$ms, $ink] = explode(' ', trim((string) stream_get_contents($pipes[1])));
@@ -151,7 +295,7 @@ function compiled(array $places, int $side, bool $turned): array
     return [(float) $ms, (int) $ink];
 }
 
-/** @param  list<array{float, float, float}>  $places */
+/** @param  list<array{float, float, float, float}>  $places */
 function imagickTime(array $places, int $count): float
 {
     $side = 256;

@@ -1,9 +1,10 @@
 /* The plain C program that the engine is measured against: scale, turn and blend each dab.
  *
- * For every dab the tip (256 px, one 16-bit plane, the level of its pyramid next above the
- * print) is sampled bilinearly for each pixel of the turned square, and blended into a
- * 16-bit coverage with the engine's own formula. Read from stdin: "x y angle" a line.
- *   dabs SIDE SIZE RUNS   prints the median ms of a run, and a checksum.
+ * For every dab the tip (256 px, 16 bits; the level of its pyramid next above the print) is
+ * sampled bilinearly for each pixel of the turned square, and blended into a 16-bit coverage
+ * with the engine's own formula; with colours, those are sampled and blended too.
+ * Read from stdin: "x y angle size" a line.
+ *   dabs SIDE RUNS mask|own   prints the median ms of a run, and the total coverage.
  */
 #include <math.h>
 #include <stdint.h>
@@ -13,34 +14,53 @@
 #include <time.h>
 
 #define MOST 100000
-static double xs[MOST], ys[MOST], angles[MOST];
+#define LEVELS 9
+static double xs[MOST], ys[MOST], angles[MOST], sizes[MOST];
 
 static int ascending(const void *a, const void *b) { double d = *(const double *)a - *(const double *)b; return d < 0 ? -1 : d > 0; }
 
+/* Mixes four neighbours; f and g are 0 to 255. */
+static inline uint32_t mixed(const uint16_t *p, int w, uint32_t f, uint32_t g)
+{
+    uint32_t top = p[0] * (256 - f) + p[1] * f, bottom = p[w] * (256 - f) + p[w + 1] * f;
+    return (uint32_t)(((uint64_t)top * (256 - g) + (uint64_t)bottom * g) >> 16);
+}
+
 int main(int argc, char **argv)
 {
-    int side = atoi(argv[1]), size = atoi(argv[2]), runs = atoi(argv[3]), count = 0;
-    while (count < MOST && scanf("%lf %lf %lf", &xs[count], &ys[count], &angles[count]) == 3) count++;
+    int side = atoi(argv[1]), runs = atoi(argv[2]), own = strcmp(argv[3], "own") == 0, count = 0;
+    while (count < MOST && scanf("%lf %lf %lf %lf", &xs[count], &ys[count], &angles[count], &sizes[count]) == 4) count++;
 
-    /* The same soft round tip as bench/bench.php makes, at the level above the print. */
-    int level = 256;
-    while (level / 2 >= size) level /= 2;
-    int w = level + 2;
-    uint16_t *tip = calloc(w * (w + 1), sizeof *tip);
-    for (int y = 0; y < level; y++)
-        for (int x = 0; x < level; x++) {
-            double r = hypot(x + 0.5 - level / 2.0, y + 0.5 - level / 2.0) / (level / 2.0);
-            tip[(y + 1) * w + x + 1] = r < 1 ? (uint16_t)(65535 * (1 - r * r)) : 0;
-        }
-    uint16_t *coverage = malloc((size_t)side * side * 2);
-    double step = (double)level / size, times[99];
+    /* The same soft round tip as bench/bench.php makes, at every level of its pyramid. */
+    uint16_t *tips[LEVELS], *colours[LEVELS][3];
+    for (int n = 0; n < LEVELS; n++) {
+        int level = 256 >> n, w = level + 2;
+        tips[n] = calloc(w * (w + 1), sizeof **tips);
+        for (int k = 0; k < 3; k++) colours[n][k] = calloc(w * (w + 1), sizeof **tips);
+        for (int y = 0; y < level; y++)
+            for (int x = 0; x < level; x++) {
+                double r = hypot(x + 0.5 - level / 2.0, y + 0.5 - level / 2.0) / (level / 2.0);
+                int i = (y + 1) * w + x + 1, a = r < 1 ? (int)(65535 * (1 - r * r)) : 0;
+                tips[n][i] = a;
+                for (int k = 0; k < 3; k++) colours[n][k][i] = (uint16_t)((uint64_t)a * ((k == 0 ? x : k == 1 ? y : x + y) & 255) / 255);
+            }
+    }
+    uint16_t *coverage = malloc((size_t)side * side * 2), *inks[3];
+    for (int k = 0; k < 3; k++) inks[k] = malloc((size_t)side * side * 2);
+    double times[99];
     const uint32_t ceiling = 52428, flow = 39322;
     for (int run = 0; run < runs; run++) {
         memset(coverage, 0, (size_t)side * side * 2);
+        for (int k = 0; k < 3; k++) memset(inks[k], 0, (size_t)side * side * 2);
         struct timespec from, to;
         clock_gettime(CLOCK_MONOTONIC, &from);
         for (int k = 0; k < count; k++) {
-            double c = cos(angles[k] * M_PI / 180), s = sin(angles[k] * M_PI / 180), reach = (fabs(c) + fabs(s)) * (size / 2.0 + 0.5);
+            double c = cos(angles[k] * M_PI / 180), s = sin(angles[k] * M_PI / 180), size = sizes[k], reach = (fabs(c) + fabs(s)) * (size / 2.0 + 0.5);
+            int n = 0;
+            while (n + 1 < LEVELS && (256 >> (n + 1)) >= size) n++;
+            int level = 256 >> n, w = level + 2;
+            const uint16_t *tip = tips[n];
+            double step = level / size;
             int x0 = fmax(0, floor(xs[k] - reach)), x1 = fmin(side, ceil(xs[k] + reach) + 1), y0 = fmax(0, floor(ys[k] - reach)), y1 = fmin(side, ceil(ys[k] + reach) + 1);
             int64_t ux = llround(c * step * 65536), vx = llround(-s * step * 65536);
             for (int y = y0; y < y1; y++) {
@@ -51,10 +71,22 @@ int main(int argc, char **argv)
                     int iu = (int)(u >> 16), iv = (int)(v >> 16);
                     if ((unsigned)iu >= (unsigned)(w - 1) || (unsigned)iv >= (unsigned)(w - 1)) continue;
                     uint32_t f = u >> 8 & 255, g = v >> 8 & 255;
-                    const uint16_t *p = tip + iv * w + iu;
-                    uint32_t top = p[0] * (256 - f) + p[1] * f, bottom = p[w] * (256 - f) + p[w + 1] * f;
-                    uint32_t m = (uint32_t)(((uint64_t)top * (256 - g) + (uint64_t)bottom * g) >> 16);
-                    if (row[x] < ceiling) row[x] += (uint32_t)(((uint64_t)(ceiling - row[x]) * ((uint64_t)m * flow >> 16) + 32768) >> 16);
+                    uint32_t m = mixed(tip + iv * w + iu, w, f, g);
+                    if (!own) {
+                        if (row[x] < ceiling) row[x] += (uint32_t)(((uint64_t)(ceiling - row[x]) * ((uint64_t)m * flow >> 16) + 32768) >> 16);
+                        continue;
+                    }
+                    uint32_t a = (uint64_t)m * flow >> 16;
+                    if (a == 0) continue;
+                    if (row[x] < ceiling) row[x] += (uint32_t)(((uint64_t)(ceiling - row[x]) * a + 32768) >> 16);
+                    if (row[x] == 0) continue;
+                    uint64_t share = (uint64_t)a * ceiling / row[x];
+                    if (share > 65536) share = 65536;
+                    for (int j = 0; j < 3; j++) {
+                        uint64_t ink = (uint64_t)mixed(colours[n][j] + iv * w + iu, w, f, g) * 65535 / m;
+                        int64_t now = inks[j][(size_t)y * side + x];
+                        inks[j][(size_t)y * side + x] = (uint16_t)(now + ((((int64_t)(ink > 65535 ? 65535 : ink) - now) * (int64_t)share + 32768) >> 16));
+                    }
                 }
             }
         }
