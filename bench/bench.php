@@ -234,7 +234,9 @@ function liveTime(HalvedLevels $tip, Brush $brush, Trace $trace): float
 function swatchTime(Kit $kit, array $settings, array $traces, int $width, int $height): float
 {
     $from = hrtime(true);
-    Swatch::paint($kit, Brush::read(['settings' => $settings]), $traces, 1, $width, $height)->toBytes();
+    foreach (Swatch::parts($kit, Brush::read(['settings' => $settings]), $traces, 1, $width, $height) as [, $picture]) {
+        $picture->toBytes();
+    }
 
     return (hrtime(true) - $from) / 1e6;
 }

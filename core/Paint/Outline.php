@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint;
 
 /**
- * A convex polygon of at most 16 corners round all ink of a stencil: outside it nothing
+ * A convex polygon of at most 8 corners round all ink of a stencil: outside it nothing
  * can print, so that the empty corners of a round tip cost nothing.
  *
  * It is the discrete-orientation polytope of Klosowski et al., "Efficient Collision
- * Detection Using Bounding Volume Hierarchies of k-DOPs" (1998): the meeting of 16 half
+ * Detection Using Bounding Volume Hierarchies of k-DOPs" (1998): the meeting of 8 half
  * planes at fixed directions, each touching the ink.
  */
 final readonly class Outline
 {
-    private const DIRECTIONS = 16;
+    private const DIRECTIONS = 8;
 
     /**
      * @param  list<array{float, float}>  $corners  u, v from the middle of the stencil, clockwise on screen; empty without ink

@@ -17,7 +17,7 @@ use Yarrowfog\Core\Raster\Resampler;
  */
 final class StencilRack
 {
-    private const STEPS_PER_OCTAVE = 24;
+    private const STEPS_PER_OCTAVE = 12;
 
     /** Ints kept before the rack is emptied. */
     private const ROOM = 3000000;

@@ -29,12 +29,47 @@ final class Swatch
 
             return $sheet;
         }
+
+        return Lay::over($sheet, $bounds, ...self::strokes($kit, $brush, $traces, $roll, $bounds));
+    }
+
+    /**
+     * Only the parts that are painted, on nothing: most of a swatch is empty, and packing
+     * emptiness costs as much as packing paint.
+     *
+     * @param  list<Trace>  $traces
+     * @return list<array{Rect, Bitmap}>
+     */
+    public static function parts(Kit|Levels $kit, Brush $brush, array $traces, int $roll, int $width, int $height): array
+    {
+        $bounds = new Rect(0, 0, $width, $height);
+        $changed = [];
+        $strokes = self::strokes($kit, $brush, $traces, $roll, $bounds);
+        foreach ($strokes as $stroke) {
+            foreach ($stroke->takeDirty() as $key => $area) {
+                $changed[$key] = isset($changed[$key]) ? $changed[$key]->union($area) : $area;
+            }
+        }
+        $parts = [];
+        foreach ($changed as $area) {
+            $parts[] = [$area, Lay::over(Bitmap::filled($area->width, $area->height), $area, ...$strokes)];
+        }
+
+        return $parts;
+    }
+
+    /**
+     * @param  list<Trace>  $traces
+     * @return list<PaintedStroke>
+     */
+    private static function strokes(Kit|Levels $kit, Brush $brush, array $traces, int $roll, Rect $bounds): array
+    {
         $painter = new StrokePainter($kit, $brush);
         $strokes = [];
         foreach ($traces as $i => $trace) {
             $strokes[] = $painter->stroke($trace, $roll + $i, $bounds);
         }
 
-        return Lay::over($sheet, $bounds, ...$strokes);
+        return $strokes;
     }
 }

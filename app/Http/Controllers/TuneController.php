@@ -58,7 +58,9 @@ final class TuneController
         $traces = array_merge(...array_values(PracticePen::all($width, $height)));
         $settings = BrushSettings::read($body->object('brush'));
         $patches = new Patches;
-        $patches->add(new Rect(0, 0, $width, $height), Swatch::paint($tips->kit($brush->tip, $settings), $settings, $traces, $body->integer('roll', 0, 0x7FFFFFFF), $width, $height));
+        foreach (Swatch::parts($tips->kit($brush->tip, $settings), $settings, $traces, $body->integer('roll', 0, 0x7FFFFFFF), $width, $height) as [$area, $picture]) {
+            $patches->add($area, $picture);
+        }
 
         return $patches->answer(['curves' => (object) self::curves($settings)]);
     }

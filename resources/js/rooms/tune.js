@@ -75,7 +75,9 @@ export const tuneRoom = () => ({
                 canvas.width = width;
                 canvas.height = height;
             }
-            canvas.getContext('2d').putImageData(patches[0].image, 0, 0);
+            const context = canvas.getContext('2d');
+            context.clearRect(0, 0, width, height);
+            patches.forEach((patch) => context.putImageData(patch.image, patch.x, patch.y));
             canvas.dataset.painted = String(Number(canvas.dataset.painted || 0) + 1);
             this.curves = words.curves;
             this.message = '';
