@@ -225,9 +225,11 @@ final class DabPrinter
         $y = ((int) round($dab->y * PrintBox::PHASES) >> 3) + $impression->area->y;
         foreach ($buffer->parts($x, $y, $x + $impression->area->width, $y + $impression->area->height) as [$key, $tileX, $tileY, $part]) {
             // No variable may hold the tile while it is written to: that would copy it.
-            $buffer->put($key, $buffer->colour === null
-                ? self::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength, $dab->colour)
-                : self::laid($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength), $part);
+            $buffer->put($key, match (true) {
+                $buffer->colour !== null => self::laid($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength),
+                $impression->colours === null => self::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength, $dab->colour),
+                default => self::laidInOwnColours($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength, $impression->colours),
+            }, $part);
         }
     }
 
@@ -246,9 +248,11 @@ final class DabPrinter
             $pressed = $impression->inked($tooth->isFixedToSheet()
                 ? $tooth->press($impression->ink, $width, $left, $top, $right, $bottom, $tooth->underTile($key), ($part[1] - $tileY) * StrokeBuffer::SIDE + $part[0] - $tileX, StrokeBuffer::SIDE, $depth, $strength, $share, $pressure)
                 : $tooth->press($impression->ink, $width, $left, $top, $right, $bottom, $tooth->underDab($width, $impression->area->height), $top * $width + $left, $width, $depth, $strength, $share, $pressure));
-            $buffer->put($key, $buffer->colour === null
-                ? self::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $pressed, $ceiling, 65536, $dab->colour)
-                : self::laid($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $pressed, $ceiling, 65536), $part);
+            $buffer->put($key, match (true) {
+                $buffer->colour !== null => self::laid($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $pressed, $ceiling, 65536),
+                $pressed->colours === null => self::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $pressed, $ceiling, 65536, $dab->colour),
+                default => self::laidInOwnColours($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $pressed, $ceiling, 65536, $pressed->colours),
+            }, $part);
         }
     }
 
@@ -366,8 +370,6 @@ final class DabPrinter
     private static function laidInColour(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, int $colour): array
     {
         $ink = $impression->ink;
-        $colours = $impression->colours ?? [];
-        $own = $impression->colours !== null;
         $stride = $impression->area->width;
         $red = ($colour >> 16) * StrokeBuffer::COLOUR_ONE;
         $green = ($colour >> 8 & 255) * StrokeBuffer::COLOUR_ONE;
@@ -386,19 +388,69 @@ final class DabPrinter
             for (; $i < $last; $i++) {
                 $a = $ink[$i] * $strength >> 16;
                 if ($a > 0) {
-                    if ($own) {
-                        $r = $colours[$i];
-                        $red = ($r >> 16) << 7;
-                        $green = ($r >> 8 & 255) << 7;
-                        $blue = ($r & 255) << 7;
-                    }
                     $p = $tile[$j];
                     $c = $p >> 45;
                     if ($c < $ceiling) {
                         $c += ($ceiling - $c) * $a + 32768 >> 16;
                     }
                     if ($c > 0) {
-                        $w = intdiv($a * $ceiling, $c);
+                        $w = (int) ($a * $ceiling / (float) $c);
+                        if ($w > 65535) {
+                            $w = 65536;
+                        }
+                        $r = $p >> 30 & 32767;
+                        $g = $p >> 15 & 32767;
+                        $b = $p & 32767;
+                        $tile[$j] = $c << 45
+                            | $r + (($red - $r) * $w + 32768 >> 16) << 30
+                            | $g + (($green - $g) * $w + 32768 >> 16) << 15
+                            | $b + (($blue - $b) * $w + 32768 >> 16);
+                    }
+                }
+                $j++;
+            }
+        }
+
+        return $tile;
+    }
+
+    /**
+     * The same for pixels that each bring their own colour: apart from the above, since a
+     * loop that does now the one and now the other is compiled well for neither.
+     *
+     * @param  array<int, int>  $tile
+     * @param  array<int, int>  $colours  0xRRGGBB
+     * @return array<int, int>
+     */
+    private static function laidInOwnColours(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, array $colours): array
+    {
+        $ink = $impression->ink;
+        $stride = $impression->area->width;
+        $starts = $impression->starts;
+        $ends = $impression->ends;
+        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        for ($row = $top; $row < $bottom; $row++) {
+            $first = $starts[$row];
+            $first = $first > $left ? $first : $left;
+            $last = $ends[$row];
+            $last = $row * $stride + ($last < $right ? $last : $right);
+            $i = $row * $stride + $first;
+            $j = $base + $first;
+            $base += StrokeBuffer::SIDE;
+            for (; $i < $last; $i++) {
+                $a = $ink[$i] * $strength >> 16;
+                if ($a > 0) {
+                    $r = $colours[$i];
+                    $red = ($r >> 16) << 7;
+                    $green = ($r >> 8 & 255) << 7;
+                    $blue = ($r & 255) << 7;
+                    $p = $tile[$j];
+                    $c = $p >> 45;
+                    if ($c < $ceiling) {
+                        $c += ($ceiling - $c) * $a + 32768 >> 16;
+                    }
+                    if ($c > 0) {
+                        $w = (int) ($a * $ceiling / (float) $c);
                         if ($w > 65535) {
                             $w = 65536;
                         }

@@ -162,15 +162,17 @@ final readonly class Impression
                     $g = $v >> 8 & 255;
                     $e = 256 - $f;
                     $h = 256 - $g;
+                    $half = $m >> 1;
+                    $d = (float) $m;
                     $q = $reds[$i];
                     $q = ($q & $left) * $e + ($q >> 16 & $left) * $f;
-                    $r = intdiv((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + ($m >> 1), $m);
+                    $r = (int) (((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + $half) / $d);
                     $q = $greens[$i];
                     $q = ($q & $left) * $e + ($q >> 16 & $left) * $f;
-                    $s = intdiv((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + ($m >> 1), $m);
+                    $s = (int) (((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + $half) / $d);
                     $q = $blues[$i];
                     $q = ($q & $left) * $e + ($q >> 16 & $left) * $f;
-                    $b = intdiv((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + ($m >> 1), $m);
+                    $b = (int) (((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + $half) / $d);
                     $out[$j] = ($r > 255 ? 255 : $r) << 16 | ($s > 255 ? 255 : $s) << 8 | ($b > 255 ? 255 : $b);
                 }
                 $u += $ux;

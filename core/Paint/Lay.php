@@ -96,19 +96,29 @@ final class Lay
                     }
                     $p = $pixels[$j];
                     $alpha = $p & 255;
-                    if ($alpha === 0) {
-                        $a = intdiv($c + 128, 257);
-                        $pixels[$j] = $a === 0 ? 0 : $red << 24 | $green << 16 | $blue << 8 | $a;
+                    if ($alpha === 255) {
+                        // v + 32768 + (v + 32768 >> 16) >> 16 is v / 65535, rounded.
+                        $b = 65535 - $c;
+                        $v = $red * $c + ($p >> 24) * $b + 32768;
+                        $w = $green * $c + ($p >> 16 & 255) * $b + 32768;
+                        $x = $blue * $c + ($p >> 8 & 255) * $b + 32768;
+                        $pixels[$j] = ($v + ($v >> 16) >> 16) << 24 | ($w + ($w >> 16) >> 16) << 16 | ($x + ($x >> 16) >> 16) << 8 | 255;
+                    } elseif ($alpha === 0) {
+                        $v = $c * 255 + 32768;
+                        $v = $v + ($v >> 16) >> 16;
+                        $pixels[$j] = $v === 0 ? 0 : $red << 24 | $green << 16 | $blue << 8 | $v;
                     } else {
-                        // Shares of the stroke and of the sheet in the result, of 65535 · 255.
+                        // Shares of the stroke and of the sheet in the result, of 65535 · 255. Dividing as
+                        // floats is exact here, and does without a call for every channel.
                         $s = $c * 255;
                         $b = $alpha * (65535 - $c);
                         $o = $s + $b;
                         $h = $o >> 1;
-                        $pixels[$j] = intdiv($red * $s + ($p >> 24) * $b + $h, $o) << 24
-                            | intdiv($green * $s + ($p >> 16 & 255) * $b + $h, $o) << 16
-                            | intdiv($blue * $s + ($p >> 8 & 255) * $b + $h, $o) << 8
-                            | intdiv($o + 32767, 65535);
+                        $f = (float) $o;
+                        $pixels[$j] = (int) (($red * $s + ($p >> 24) * $b + $h) / $f) << 24
+                            | (int) (($green * $s + ($p >> 16 & 255) * $b + $h) / $f) << 16
+                            | (int) (($blue * $s + ($p >> 8 & 255) * $b + $h) / $f) << 8
+                            | (int) (($o + 32767) / 65535.0);
                     }
                 }
                 $i++;
@@ -135,7 +145,7 @@ final class Lay
                 $c = $tile[$i] >> $shift;
                 $p = $pixels[$j];
                 if ($c > 0 && ($p & 255) > 0) {
-                    $alpha = intdiv(($p & 255) * (65535 - $c) + 32767, 65535);
+                    $alpha = (int) ((($p & 255) * (65535 - $c) + 32767) / 65535.0);
                     $pixels[$j] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
                 }
                 $i++;

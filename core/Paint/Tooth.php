@@ -192,6 +192,7 @@ final class Tooth
     private static function catch(array $ink, int $stride, int $left, int $top, int $right, int $bottom, array $heights, int $shift, int $heightStride, int $depth, int $strength, int $pressure): array
     {
         $edge = self::EDGE;
+        $wide = (float) $edge;
         for ($row = $top; $row < $bottom; $row++) {
             $j = $shift + ($row - $top) * $heightStride;
             $last = $row * $stride + $right;
@@ -204,7 +205,7 @@ final class Tooth
                     } elseif ($x >= $edge) {
                         $s = 65535;
                     } else {
-                        $x = intdiv($x * 65536, $edge);
+                        $x = (int) ($x * 65536 / $wide);
                         $s = ($x * $x >> 16) * (196608 - 2 * $x) >> 16;
                     }
                     // What the depth leaves of the ink as it came.
