@@ -302,8 +302,12 @@ final class BandPainter
             return [(int) $ink, null];
         }
         $colour = 0;
-        foreach ($stencil->colours as $channel) {
-            $colour = $colour << 8 | (int) min(255.0, round(self::mixed($channel, $at, $weights) * 2.0 * 257 / $ink));
+        foreach ([42, 21, 0] as $shift) {
+            $channel = 0.0;
+            foreach ($at as $k => $i) {
+                $channel += ($stencil->colours[$i] >> $shift & 0x1FFF) * $weights[$k];
+            }
+            $colour = $colour << 8 | (int) min(255.0, round($channel * 8.0 * 257 / $ink));
         }
 
         return [(int) $ink, $colour];

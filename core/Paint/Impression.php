@@ -139,13 +139,11 @@ final readonly class Impression
      * Colours are mixed by their ink and then divided by it.
      *
      * @param  array<int, int>  $ink
-     * @param  array{array<int, int>, array<int, int>, array<int, int>}  $fours
+     * @param  array<int, int>  $colours  of the stencil
      * @return array<int, int>
      */
-    private static function colours(array $ink, array $fours, int $stride, int $width, Rows $rows): array
+    private static function colours(array $ink, array $colours, int $stride, int $width, Rows $rows): array
     {
-        [$reds, $greens, $blues] = $fours;
-        $left = 0x0000FFFF0000FFFF;
         $ux = $rows->ux;
         $vx = $rows->vx;
         $count = count($rows->starts);
@@ -160,19 +158,17 @@ final readonly class Impression
                     $i = ($v >> 16) * $stride + ($u >> 16);
                     $f = $u >> 8 & 255;
                     $g = $v >> 8 & 255;
-                    $e = 256 - $f;
-                    $h = 256 - $g;
-                    $half = $m >> 1;
-                    $d = (float) $m;
-                    $q = $reds[$i];
-                    $q = ($q & $left) * $e + ($q >> 16 & $left) * $f;
-                    $r = (int) (((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + $half) / $d);
-                    $q = $greens[$i];
-                    $q = ($q & $left) * $e + ($q >> 16 & $left) * $f;
-                    $s = (int) (((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + $half) / $d);
-                    $q = $blues[$i];
-                    $q = ($q & $left) * $e + ($q >> 16 & $left) * $f;
-                    $b = (int) (((($q & 0xFFFFFFFF) * $h + ($q >> 32) * $g >> 15) * 257 + $half) / $d);
+                    // Four weights that make 256 together.
+                    $both = $f * $g >> 8;
+                    $q = $colours[$i] * (256 - $f - $g + $both) + $colours[$i + 1] * ($f - $both);
+                    $i += $stride;
+                    $q += $colours[$i] * ($g - $both) + $colours[$i + 1] * $both;
+                    // 13 bits · 256, 8 of the 16 that ink has: · 257 / 32 / ink gives 0–255.
+                    $half = $m << 4;
+                    $d = $m * 32.0;
+                    $r = (int) ((($q >> 42) * 257 + $half) / $d);
+                    $s = (int) ((($q >> 21 & 0x1FFFFF) * 257 + $half) / $d);
+                    $b = (int) ((($q & 0x1FFFFF) * 257 + $half) / $d);
                     $out[$j] = ($r > 255 ? 255 : $r) << 16 | ($s > 255 ? 255 : $s) << 8 | ($b > 255 ? 255 : $b);
                 }
                 $u += $ux;

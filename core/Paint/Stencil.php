@@ -24,7 +24,7 @@ final readonly class Stencil
      * @param  int  $height  with the border
      * @param  float  $pxPerX  stencil px for one px of a print of `$printWidth`
      * @param  array<int, int>  $fours  of ink
-     * @param  array{array<int, int>, array<int, int>, array<int, int>}|null  $colours  fours of red, green and blue · ink, for own colours
+     * @param  array<int, int>|null  $colours  for own colours: red, green and blue, each times the ink, 13 bits each at bits 42, 21 and 0, so that all three are mixed by one multiplication
      */
     public function __construct(
         public int $width,
@@ -56,6 +56,28 @@ final readonly class Stencil
                     $out[$to - $full] |= $value << 32;
                     $out[$to - $full - 1] |= $value << 48;
                 }
+                $i++;
+                $to++;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  array{array<int, int>, array<int, int>, array<int, int>}  $channels  red, green and blue, each times the ink, 0–65535; without the border
+     * @return array<int, int>
+     */
+    public static function colours(array $channels, int $width, int $height): array
+    {
+        [$reds, $greens, $blues] = $channels;
+        $full = $width + 2 * self::BORDER;
+        $out = array_fill(0, $full * ($height + 2 * self::BORDER), 0);
+        $i = 0;
+        for ($y = 0; $y < $height; $y++) {
+            $to = ($y + self::BORDER) * $full + self::BORDER;
+            for ($x = 0; $x < $width; $x++) {
+                $out[$to] = ($reds[$i] >> 3) << 42 | ($greens[$i] >> 3) << 21 | $blues[$i] >> 3;
                 $i++;
                 $to++;
             }

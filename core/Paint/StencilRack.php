@@ -57,7 +57,7 @@ final class StencilRack
         $stencil = $this->kept[$key] ?? null;
         if ($stencil === null) {
             $stencil = $this->cut($width, $height);
-            $size = $stencil->width * $stencil->height * ($stencil->colours === null ? 1 : 4);
+            $size = $stencil->width * $stencil->height * ($stencil->colours === null ? 1 : 2);
             if ($this->filled + $size > self::ROOM) {
                 $this->kept = [];
                 $this->filled = 0;
@@ -101,11 +101,11 @@ final class StencilRack
                 $channels[1][] = ($pixel >> 16 & 255) * $alpha;
                 $channels[2][] = ($pixel >> 8 & 255) * $alpha;
             }
-            $colours = [
-                Stencil::fours($scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[0])), $w, $h),
-                Stencil::fours($scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[1])), $w, $h),
-                Stencil::fours($scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[2])), $w, $h),
-            ];
+            $colours = Stencil::colours([
+                $scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[0])),
+                $scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[1])),
+                $scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[2])),
+            ], $w, $h);
         }
 
         $border = 2 * Stencil::BORDER;
