@@ -3,8 +3,7 @@ set -euo pipefail
 cd "$(dirname "${BASH_SOURCE[0]}")/.."
 export COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1
 
-# The engine's loops are compiled only where the JIT is asked for.
-PHP_FLAGS=(-d opcache.enable=1 -d opcache.enable_cli=1 -d opcache.jit_buffer_size=128M -d opcache.jit=tracing -d memory_limit=3G)
+source bin/flags.sh
 
 say() { printf '%s\n' "$*"; }
 

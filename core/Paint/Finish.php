@@ -109,20 +109,68 @@ final class Finish
     private function combined(array $main, array $bite): array
     {
         $a = $this->coverage($main);
-        $out = [];
-        $opacity = $this->opacity;
-        foreach ($a as $i => $c) {
-            $b = $bite[$i];
-            $out[] = match ($this->combine) {
-                GroundSettings::KEEP => $c * $b + 32767 >> 16,
-                GroundSettings::JOIN => $c + ($b * $opacity >> 16) - ($c * ($b * $opacity >> 16) >> 16),
-                GroundSettings::DARKEN => max($c, $b * $opacity >> 16),
-                GroundSettings::LIGHTEN => min($c, $b),
-                default => $c * (65535 - $b) + 32767 >> 16,
-            };
-        }
+        $out = match ($this->combine) {
+            GroundSettings::KEEP => self::kept($a, $bite),
+            GroundSettings::JOIN => self::joined($a, $bite, $this->opacity),
+            GroundSettings::DARKEN => array_map(fn (int $c, int $b): int => max($c, $b * $this->opacity >> 16), $a, $bite),
+            GroundSettings::LIGHTEN => array_map(fn (int $c, int $b): int => min($c, $b), $a, $bite),
+            default => self::cut($a, $bite),
+        };
 
         return $this->withCoverage($main, $out);
+    }
+
+    /**
+     * A · (1 − B)
+     *
+     * @param  array<int, int>  $a
+     * @param  array<int, int>  $b
+     * @return array<int, int>
+     */
+    private static function cut(array $a, array $b): array
+    {
+        foreach ($b as $i => $c) {
+            if ($c > 0) {
+                $a[$i] = $a[$i] * (65535 - $c) + 32767 >> 16;
+            }
+        }
+
+        return $a;
+    }
+
+    /**
+     * A · B
+     *
+     * @param  array<int, int>  $a
+     * @param  array<int, int>  $b
+     * @return array<int, int>
+     */
+    private static function kept(array $a, array $b): array
+    {
+        foreach ($b as $i => $c) {
+            $a[$i] = $a[$i] * $c + 32767 >> 16;
+        }
+
+        return $a;
+    }
+
+    /**
+     * A + B − A · B
+     *
+     * @param  array<int, int>  $a
+     * @param  array<int, int>  $b
+     * @return array<int, int>
+     */
+    private static function joined(array $a, array $b, int $opacity): array
+    {
+        foreach ($b as $i => $c) {
+            if ($c > 0) {
+                $c = $c * $opacity >> 16;
+                $a[$i] += $c - ($a[$i] * $c >> 16);
+            }
+        }
+
+        return $a;
     }
 
     /**

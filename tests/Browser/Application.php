@@ -40,7 +40,7 @@ final class Application
             return;
         }
         $this->process = new Process(
-            ['php', '-d', 'opcache.enable=1', '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit_buffer_size=128M', '-d', 'opcache.jit=tracing', '-d', 'memory_limit=3G', '-d', 'opcache.validate_timestamps=0',
+            ['php', ...self::flags(), '-d', 'opcache.validate_timestamps=0',
                 '-d', 'upload_max_filesize=100M', '-d', 'post_max_size=110M', '-S', "127.0.0.1:{$this->port}", '-t', 'public', 'server.php'],
             [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => '3'],
             "{$this->folder}/logs/server.log",
@@ -61,13 +61,21 @@ final class Application
         Process::removeFolder($this->folder);
     }
 
+    /** @return list<string> those of bin/flags.sh, as bin/start gives them */
+    private static function flags(): array
+    {
+        exec('bash -c '.escapeshellarg('source '.escapeshellarg(dirname(__DIR__, 2).'/bin/flags.sh').'; printf "%s\\n" "${PHP_FLAGS[@]}"'), $flags);
+
+        return $flags;
+    }
+
     private function artisan(string $command): void
     {
         $variables = '';
         foreach ($this->environment() as $key => $value) {
             $variables .= $key.'='.escapeshellarg($value).' ';
         }
-        exec($variables.'php -d opcache.enable_cli=1 -d opcache.jit_buffer_size=128M -d opcache.jit=tracing -d memory_limit=3G artisan '.$command.' 2>&1', $output, $code);
+        exec($variables.'php '.implode(' ', self::flags()).' artisan '.$command.' 2>&1', $output, $code);
         if ($code !== 0) {
             throw new RuntimeException(implode("\n", $output));
         }
