@@ -57,8 +57,9 @@ final class DatabaseSeeder extends Seeder
             'Rope run' => ['inks' => ['main' => '#7b6540'], 'settings' => ['size' => ['base' => 40, 'drives' => $presses(0.6)], 'spacing' => ['base' => 0.24], 'angleFollows' => ['base' => 'heading'], 'driftLightness' => ['base' => 0.05]]],
             'Rain line' => ['inks' => ['main' => '#5a7480'], 'settings' => ['size' => ['base' => 60, 'spread' => 0.4, 'drives' => $presses(0.6)], 'spacing' => ['base' => 0.4, 'spread' => 0.5], 'scatterAcross' => ['base' => 0.5], 'opacity' => ['base' => 0.8, 'spread' => 0.6], 'overlap' => ['base' => 'adds up']]],
             default => ['inks' => ['main' => '#31454d'], 'settings' => [
-                'size' => ['base' => 46, 'drives' => $presses(0.35)], 'spacing' => ['base' => 0.09], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.22],
-                'opacity' => ['base' => 0.95, 'drives' => [['input' => 'pressure', 'curve' => [[0, 0.1], [0.5, 0.7], [1, 1]], 'from' => 0, 'to' => 1]]], 'overlap' => ['base' => 'adds up'],
+                'size' => ['base' => 46, 'spread' => 0.12, 'drives' => $presses(0.55)], 'spacing' => ['base' => 0.12, 'spread' => 0.4], 'angle' => ['spread' => 180],
+                'flow' => ['base' => 0.85, 'drives' => $presses(0.2)], 'opacity' => ['base' => 0.95],
+                'tooth' => ['base' => 'cold-pressed paper'], 'toothMode' => ['base' => 'catch'], 'toothDepth' => ['base' => 0.97], 'toothScale' => ['base' => 0.6],
             ]],
         };
         $brush->update(['kept' => BrushSettings::read($settings)]);

@@ -70,7 +70,7 @@ final class GroundSettings
             Setting::number('toothBrightness', Station::Ground, 'Brightness', 'Raises or lowers the whole ground.', '%', -1, 1, 0, idle: $tooth),
             Setting::number('toothContrast', Station::Ground, 'Contrast', 'Flattens or steepens the bumps.', '%', -1, 1, 0, idle: $tooth),
             Setting::choice('toothInvert', Station::Ground, 'Upside down', 'Makes peaks of valleys.', [self::NO, self::YES], $tooth),
-            Setting::choice('toothFixedTo', Station::Ground, 'Fixed to', 'The bumps lie still in the sheet, or travel with each dab.', [self::SHEET, self::DAB], $tooth),
+            Setting::choice('toothFixedTo', Station::Ground, 'Fixed to', 'The bumps lie still in the sheet, or travel with each dab.', [self::SHEET, self::DAB], fn (Brush $b, Trace $t): ?string => $tooth($b, $t) ?? ($b->choice('toothPer') === self::PER_STROKE ? 'idle: a stroke meets the bumps where they lie' : null)),
             Setting::choice('toothPer', Station::Ground, 'Meets each', 'Each dab meets the bumps anew and fills them up, or the whole stroke meets them once.', [self::PER_DAB, self::PER_STROKE], $tooth),
             Setting::choice('biteCombine', Station::Ground, 'Bite', 'What the second tip does to the first: cuts it out, keeps only what both cover, joins it, or takes the darker or the lighter.', [self::CUT, self::KEEP, self::JOIN, self::DARKEN, self::LIGHTEN], $bite),
             Setting::number('biteSize', Station::Ground, 'Bite size', 'The size of the second tip, as a part of the first.', '%', 0.05, 4, 1, idle: $bite),
