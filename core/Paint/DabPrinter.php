@@ -14,13 +14,6 @@ use Yarrowfog\Core\Stroke\Settings\InkSettings;
 
 /**
  * Prints the dabs of one tip into the coverage of strokes.
- *
- * Both kinds of overlap are one formula, c ← c + max(0, C − c) · m · k: for *stays even*
- * C is the dab's opacity and k its flow; for *adds up* C is full and k is flow · opacity.
- * Where the colour changes from dab to dab it moves by m · k · C / c, the share of the
- * new ink in what then lies there.
- *
- * The loops are written for the JIT: bare arrays of ints, every variable of one type.
  */
 final class DabPrinter
 {
@@ -110,13 +103,8 @@ final class DabPrinter
 
             return;
         }
-        if ($this->tooth !== null) {
-            $this->layOnTooth($this->tooth, $this->impression($dab), $dab, $ceiling, $strength, $buffer);
-
-            return;
-        }
-        if ($this->repeats || $buffer->colour === null) {
-            self::lay($this->impression($dab), $dab, $ceiling, $strength, $buffer);
+        if ($this->tooth !== null || $this->repeats || $buffer->colour === null) {
+            $this->lay($this->impression($dab), $dab, $ceiling, $strength, $buffer);
 
             return;
         }
@@ -156,60 +144,8 @@ final class DabPrinter
         $x = $box->area->x + $box->originX;
         $y = $box->area->y + $box->originY;
         foreach ($buffer->parts($x, $y, $x + $box->area->width, $y + $box->area->height) as [$key, $tileX, $tileY, $part]) {
-            $buffer->put($key, self::turned($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $stencil, $rows, $ceiling, $strength), $part);
+            $buffer->put($key, TileBlend::turned($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $stencil, $rows, $ceiling, $strength), $part);
         }
-    }
-
-    /**
-     * Turns a stencil and blends it into a tile, in one go.
-     *
-     * All places are counted from the top left of the print.
-     *
-     * @param  array<int, int>  $tile
-     * @param  int  $tileX  where the tile begins
-     * @return array<int, int>
-     */
-    private static function turned(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Stencil $stencil, Rows $rows, int $ceiling, int $strength): array
-    {
-        $fours = $stencil->fours;
-        $lefts = 0x0000FFFF0000FFFF;
-        $width = $stencil->width;
-        $ux = $rows->ux;
-        $vx = $rows->vx;
-        $starts = $rows->starts;
-        $ends = $rows->ends;
-        $us = $rows->us;
-        $vs = $rows->vs;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
-        for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
-            $end = $ends[$row];
-            $u = $us[$row];
-            $v = $vs[$row];
-            if ($first < $left) {
-                $u += ($left - $first) * $ux;
-                $v += ($left - $first) * $vx;
-                $first = $left;
-            }
-            $last = $base + ($end < $right ? $end : $right);
-            for ($j = $base + $first; $j < $last; $j++) {
-                $q = $fours[($v >> 16) * $width + ($u >> 16)];
-                if ($q > 0) {
-                    $c = $tile[$j];
-                    if ($c < $ceiling) {
-                        $f = $u >> 8 & 255;
-                        $q = ($q & $lefts) * (256 - $f) + ($q >> 16 & $lefts) * $f;
-                        $f = $v >> 8 & 255;
-                        $tile[$j] = $c + (($ceiling - $c) * (((($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f >> 15) * $strength) >> 16) + 32768 >> 16);
-                    }
-                }
-                $u += $ux;
-                $v += $vx;
-            }
-            $base += StrokeBuffer::SIDE;
-        }
-
-        return $tile;
     }
 
     /** The part of a px by which a dab is off the grid, in eighths, its mirroring and its frame: all that differs between dabs that repeat. */
@@ -219,49 +155,52 @@ final class DabPrinter
             | ($dab->shape->mirrorAcross ? 64 : 0) | ($dab->shape->mirrorDown ? 128 : 0) | $dab->shape->frame << 8;
     }
 
-    private static function lay(Impression $impression, Dab $dab, int $ceiling, int $strength, StrokeBuffer $buffer): void
+    private function lay(Impression $impression, Dab $dab, int $ceiling, int $strength, StrokeBuffer $buffer): void
     {
-        $x = ((int) round($dab->x * PrintBox::PHASES) >> 3) + $impression->area->x;
-        $y = ((int) round($dab->y * PrintBox::PHASES) >> 3) + $impression->area->y;
+        $x = PrintBox::pixel($dab->x) + $impression->area->x;
+        $y = PrintBox::pixel($dab->y) + $impression->area->y;
         foreach ($buffer->parts($x, $y, $x + $impression->area->width, $y + $impression->area->height) as [$key, $tileX, $tileY, $part]) {
+            [$left, $top, $right, $bottom] = [$part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y];
+            $print = $impression;
+            $k = $strength;
+            if ($this->tooth !== null) {
+                $ground = ($part[1] - $tileY) * StrokeBuffer::SIDE + $part[0] - $tileX;
+                $print = $this->pressed($this->tooth, $impression, $dab, $strength, $key, $ground, $left, $top, $right, $bottom);
+                $k = 65536;
+            }
             // No variable may hold the tile while it is written to: that would copy it.
             $buffer->put($key, match (true) {
-                $buffer->colour !== null => self::laid($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength),
-                $impression->colours === null => self::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength, $dab->colour),
-                default => self::laidInOwnColours($buffer->take($key), $tileX - $x, $tileY - $y, $part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y, $impression, $ceiling, $strength, $impression->colours),
+                $buffer->colour !== null => TileBlend::laid($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $print, $ceiling, $k),
+                $print->colours === null => TileBlend::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $print, $ceiling, $k, $dab->colour),
+                default => TileBlend::laidInOwnColours($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $print, $ceiling, $k, $print->colours),
             }, $part);
         }
     }
 
-    /** Each dab meets the bumps of the ground, in the tile or with the dab, before it is laid. */
-    private function layOnTooth(Tooth $tooth, Impression $impression, Dab $dab, int $ceiling, int $strength, StrokeBuffer $buffer): void
+    /**
+     * A part of a print where it meets the bumps of the ground, in the tile or with the dab.
+     *
+     * @param  int  $ground  where the part begins in the heights under the tile
+     */
+    private function pressed(Tooth $tooth, Impression $impression, Dab $dab, int $strength, string $key, int $ground, int $left, int $top, int $right, int $bottom): Impression
     {
         $width = $impression->area->width;
-        $x = ((int) round($dab->x * PrintBox::PHASES) >> 3) + $impression->area->x;
-        $y = ((int) round($dab->y * PrintBox::PHASES) >> 3) + $impression->area->y;
         $depth = (int) round($dab->depth * 65536);
         $pressure = (int) round($dab->flow * $dab->opacity * 65536);
         // Carved ink is a share of the ceiling, which in a stroke that stays even is the opacity.
         $share = $this->staysEven ? (int) round(65536 / $dab->opacity) : 65536;
-        foreach ($buffer->parts($x, $y, $x + $width, $y + $impression->area->height) as [$key, $tileX, $tileY, $part]) {
-            [$left, $top, $right, $bottom] = [$part[0] - $x, $part[1] - $y, $part[2] - $x, $part[3] - $y];
-            $pressed = $impression->inked($tooth->isFixedToSheet()
-                ? $tooth->press($impression->ink, $width, $left, $top, $right, $bottom, $tooth->underTile($key), ($part[1] - $tileY) * StrokeBuffer::SIDE + $part[0] - $tileX, StrokeBuffer::SIDE, $depth, $strength, $share, $pressure)
-                : $tooth->press($impression->ink, $width, $left, $top, $right, $bottom, $tooth->underDab($width, $impression->area->height), $top * $width + $left, $width, $depth, $strength, $share, $pressure));
-            $buffer->put($key, match (true) {
-                $buffer->colour !== null => self::laid($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $pressed, $ceiling, 65536),
-                $pressed->colours === null => self::laidInColour($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $pressed, $ceiling, 65536, $dab->colour),
-                default => self::laidInOwnColours($buffer->take($key), $tileX - $x, $tileY - $y, $left, $top, $right, $bottom, $pressed, $ceiling, 65536, $pressed->colours),
-            }, $part);
-        }
+
+        return $impression->inked($tooth->isFixedToSheet()
+            ? $tooth->press($impression->ink, $width, $left, $top, $right, $bottom, $tooth->underTile($key), $ground, StrokeBuffer::SIDE, $depth, $strength, $share, $pressure)
+            : $tooth->press($impression->ink, $width, $left, $top, $right, $bottom, $tooth->underDab($width, $impression->area->height), $top * $width + $left, $width, $depth, $strength, $share, $pressure));
     }
 
     /** Adds a print up as density. */
     private function layDensely(Dab $dab, int $strength, StrokeBuffer $buffer): void
     {
         $area = $this->densePrint($dab, $strength, 0)->area;
-        $x = ((int) round($dab->x * PrintBox::PHASES) >> 3) + $area->x;
-        $y = ((int) round($dab->y * PrintBox::PHASES) >> 3) + $area->y;
+        $x = PrintBox::pixel($dab->x) + $area->x;
+        $y = PrintBox::pixel($dab->y) + $area->y;
         foreach ($buffer->parts($x, $y, $x + $area->width, $y + $area->height) as [$key, $tileX, $tileY, $part]) {
             $lane = ($y - $tileY) % Density::LANES;
             $lane = $lane < 0 ? $lane + Density::LANES : $lane;
@@ -270,7 +209,7 @@ final class DabPrinter
             $shift = intdiv($y - $lane - $tileY, Density::LANES);
             $top = intdiv($part[1] - $tileY, Density::LANES);
             $bottom = intdiv($part[3] - $tileY + Density::LANES - 1, Density::LANES);
-            $buffer->put($key, self::added($buffer->take($key), $tileX - $x, $top - $shift, $bottom - $shift, $shift, $part[0] - $x, $part[2] - $x, $print), $part);
+            $buffer->put($key, TileBlend::added($buffer->take($key), $tileX - $x, $top - $shift, $bottom - $shift, $shift, $part[0] - $x, $part[2] - $x, $print), $part);
         }
     }
 
@@ -292,181 +231,5 @@ final class DabPrinter
         }
 
         return $print;
-    }
-
-    /**
-     * @param  array<int, int>  $tile  words
-     * @param  int  $tileX  where the tile begins, counted from the left of the print
-     * @param  int  $top  rows of words of the print
-     * @param  int  $shift  from them to rows of words of the tile
-     * @return array<int, int>
-     */
-    private static function added(array $tile, int $tileX, int $top, int $bottom, int $shift, int $left, int $right, DensePrint $print): array
-    {
-        $words = $print->words;
-        $stride = $print->area->width;
-        $starts = $print->starts;
-        $ends = $print->ends;
-        $carries = Density::CARRIES;
-        $base = ($top + $shift) * StrokeBuffer::SIDE - $tileX;
-        for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
-            $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
-            $last = $row * $stride + ($last < $right ? $last : $right);
-            $i = $row * $stride + $first;
-            $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
-            for (; $i < $last; $i++) {
-                $sum = $tile[$j] + $words[$i];
-                $over = $sum & $carries;
-                if ($over !== 0) {
-                    // Where a sum is denser than full, all its 20 bits are set.
-                    $sum = ($sum | $over - ($over >> 20)) & ~$carries;
-                }
-                $tile[$j] = $sum;
-                $j++;
-            }
-        }
-
-        return $tile;
-    }
-
-    /**
-     * @param  array<int, int>  $tile
-     * @return array<int, int>
-     */
-    private static function laid(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength): array
-    {
-        $ink = $impression->ink;
-        $stride = $impression->area->width;
-        $starts = $impression->starts;
-        $ends = $impression->ends;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
-        for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
-            $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
-            $last = $row * $stride + ($last < $right ? $last : $right);
-            $i = $row * $stride + $first;
-            $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
-            for (; $i < $last; $i++) {
-                $c = $tile[$j];
-                if ($c < $ceiling) {
-                    $tile[$j] = $c + (($ceiling - $c) * ($ink[$i] * $strength >> 16) + 32768 >> 16);
-                }
-                $j++;
-            }
-        }
-
-        return $tile;
-    }
-
-    /**
-     * @param  array<int, int>  $tile
-     * @return array<int, int>
-     */
-    private static function laidInColour(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, int $colour): array
-    {
-        $ink = $impression->ink;
-        $stride = $impression->area->width;
-        $red = ($colour >> 16) * StrokeBuffer::COLOUR_ONE;
-        $green = ($colour >> 8 & 255) * StrokeBuffer::COLOUR_ONE;
-        $blue = ($colour & 255) * StrokeBuffer::COLOUR_ONE;
-        $starts = $impression->starts;
-        $ends = $impression->ends;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
-        for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
-            $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
-            $last = $row * $stride + ($last < $right ? $last : $right);
-            $i = $row * $stride + $first;
-            $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
-            for (; $i < $last; $i++) {
-                $a = $ink[$i] * $strength >> 16;
-                if ($a > 0) {
-                    $p = $tile[$j];
-                    $c = $p >> 45;
-                    if ($c < $ceiling) {
-                        $c += ($ceiling - $c) * $a + 32768 >> 16;
-                    }
-                    if ($c > 0) {
-                        $w = (int) ($a * $ceiling / (float) $c);
-                        if ($w > 65535) {
-                            $w = 65536;
-                        }
-                        $r = $p >> 30 & 32767;
-                        $g = $p >> 15 & 32767;
-                        $b = $p & 32767;
-                        $tile[$j] = $c << 45
-                            | $r + (($red - $r) * $w + 32768 >> 16) << 30
-                            | $g + (($green - $g) * $w + 32768 >> 16) << 15
-                            | $b + (($blue - $b) * $w + 32768 >> 16);
-                    }
-                }
-                $j++;
-            }
-        }
-
-        return $tile;
-    }
-
-    /**
-     * The same for pixels that each bring their own colour: apart from the above, since a
-     * loop that does now the one and now the other is compiled well for neither.
-     *
-     * @param  array<int, int>  $tile
-     * @param  array<int, int>  $colours  0xRRGGBB
-     * @return array<int, int>
-     */
-    private static function laidInOwnColours(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, array $colours): array
-    {
-        $ink = $impression->ink;
-        $stride = $impression->area->width;
-        $starts = $impression->starts;
-        $ends = $impression->ends;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
-        for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
-            $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
-            $last = $row * $stride + ($last < $right ? $last : $right);
-            $i = $row * $stride + $first;
-            $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
-            for (; $i < $last; $i++) {
-                $a = $ink[$i] * $strength >> 16;
-                if ($a > 0) {
-                    $r = $colours[$i];
-                    $red = ($r >> 16) << 7;
-                    $green = ($r >> 8 & 255) << 7;
-                    $blue = ($r & 255) << 7;
-                    $p = $tile[$j];
-                    $c = $p >> 45;
-                    if ($c < $ceiling) {
-                        $c += ($ceiling - $c) * $a + 32768 >> 16;
-                    }
-                    if ($c > 0) {
-                        $w = (int) ($a * $ceiling / (float) $c);
-                        if ($w > 65535) {
-                            $w = 65536;
-                        }
-                        $r = $p >> 30 & 32767;
-                        $g = $p >> 15 & 32767;
-                        $b = $p & 32767;
-                        $tile[$j] = $c << 45
-                            | $r + (($red - $r) * $w + 32768 >> 16) << 30
-                            | $g + (($green - $g) * $w + 32768 >> 16) << 15
-                            | $b + (($blue - $b) * $w + 32768 >> 16);
-                    }
-                }
-                $j++;
-            }
-        }
-
-        return $tile;
     }
 }

@@ -44,6 +44,12 @@ final readonly class PrintBox
 
     public float $vy;
 
+    /** The whole pixel under a place, once that is rounded to 1/8 px. */
+    public static function pixel(float $place): int
+    {
+        return (int) round($place * self::PHASES) >> 3;
+    }
+
     public function __construct(Stencil $stencil, Pose $pose, float $x, float $y)
     {
         $eighthsX = (int) round($x * self::PHASES);

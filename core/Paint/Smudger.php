@@ -110,8 +110,8 @@ final class Smudger
 
     private function dab(Dab $dab): void
     {
-        $x = (int) round($dab->x * PrintBox::PHASES) >> 3;
-        $y = (int) round($dab->y * PrintBox::PHASES) >> 3;
+        $x = PrintBox::pixel($dab->x);
+        $y = PrintBox::pixel($dab->y);
         $span = 2 * $this->reach + 1;
         $left = $x - $this->reach;
         $top = $y - $this->reach;

@@ -1,0 +1,246 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint;
+
+/**
+ * Blends prints into the tiles of a stroke.
+ *
+ * Both kinds of overlap are one formula, c ← c + max(0, C − c) · m · k: for *stays even*
+ * C is the dab's opacity and k its flow; for *adds up* C is full and k is flow · opacity.
+ * Where the colour changes from dab to dab it moves by m · k · C / c, the share of the
+ * new ink in what then lies there.
+ *
+ * The loops are written for the JIT: bare arrays of ints, every variable of one type.
+ */
+final class TileBlend
+{
+    /**
+     * Turns a stencil and blends it into a tile, in one go.
+     *
+     * All places are counted from the top left of the print.
+     *
+     * @param  array<int, int>  $tile
+     * @param  int  $tileX  where the tile begins
+     * @return array<int, int>
+     */
+    public static function turned(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Stencil $stencil, Rows $rows, int $ceiling, int $strength): array
+    {
+        $fours = $stencil->fours;
+        $lefts = 0x0000FFFF0000FFFF;
+        $width = $stencil->width;
+        $ux = $rows->ux;
+        $vx = $rows->vx;
+        $starts = $rows->starts;
+        $ends = $rows->ends;
+        $us = $rows->us;
+        $vs = $rows->vs;
+        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        for ($row = $top; $row < $bottom; $row++) {
+            $first = $starts[$row];
+            $end = $ends[$row];
+            $u = $us[$row];
+            $v = $vs[$row];
+            if ($first < $left) {
+                $u += ($left - $first) * $ux;
+                $v += ($left - $first) * $vx;
+                $first = $left;
+            }
+            $last = $base + ($end < $right ? $end : $right);
+            for ($j = $base + $first; $j < $last; $j++) {
+                $q = $fours[($v >> 16) * $width + ($u >> 16)];
+                if ($q > 0) {
+                    $c = $tile[$j];
+                    if ($c < $ceiling) {
+                        $f = $u >> 8 & 255;
+                        $q = ($q & $lefts) * (256 - $f) + ($q >> 16 & $lefts) * $f;
+                        $f = $v >> 8 & 255;
+                        $tile[$j] = $c + (($ceiling - $c) * (((($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f >> 15) * $strength) >> 16) + 32768 >> 16);
+                    }
+                }
+                $u += $ux;
+                $v += $vx;
+            }
+            $base += StrokeBuffer::SIDE;
+        }
+
+        return $tile;
+    }
+
+    /**
+     * @param  array<int, int>  $tile  words
+     * @param  int  $tileX  where the tile begins, counted from the left of the print
+     * @param  int  $top  rows of words of the print
+     * @param  int  $shift  from them to rows of words of the tile
+     * @return array<int, int>
+     */
+    public static function added(array $tile, int $tileX, int $top, int $bottom, int $shift, int $left, int $right, DensePrint $print): array
+    {
+        $words = $print->words;
+        $stride = $print->area->width;
+        $starts = $print->starts;
+        $ends = $print->ends;
+        $carries = Density::CARRIES;
+        $base = ($top + $shift) * StrokeBuffer::SIDE - $tileX;
+        for ($row = $top; $row < $bottom; $row++) {
+            $first = $starts[$row];
+            $first = $first > $left ? $first : $left;
+            $last = $ends[$row];
+            $last = $row * $stride + ($last < $right ? $last : $right);
+            $i = $row * $stride + $first;
+            $j = $base + $first;
+            $base += StrokeBuffer::SIDE;
+            for (; $i < $last; $i++) {
+                $sum = $tile[$j] + $words[$i];
+                $over = $sum & $carries;
+                if ($over !== 0) {
+                    // Where a sum is denser than full, all its 20 bits are set.
+                    $sum = ($sum | $over - ($over >> 20)) & ~$carries;
+                }
+                $tile[$j] = $sum;
+                $j++;
+            }
+        }
+
+        return $tile;
+    }
+
+    /**
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    public static function laid(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength): array
+    {
+        $ink = $impression->ink;
+        $stride = $impression->area->width;
+        $starts = $impression->starts;
+        $ends = $impression->ends;
+        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        for ($row = $top; $row < $bottom; $row++) {
+            $first = $starts[$row];
+            $first = $first > $left ? $first : $left;
+            $last = $ends[$row];
+            $last = $row * $stride + ($last < $right ? $last : $right);
+            $i = $row * $stride + $first;
+            $j = $base + $first;
+            $base += StrokeBuffer::SIDE;
+            for (; $i < $last; $i++) {
+                $c = $tile[$j];
+                if ($c < $ceiling) {
+                    $tile[$j] = $c + (($ceiling - $c) * ($ink[$i] * $strength >> 16) + 32768 >> 16);
+                }
+                $j++;
+            }
+        }
+
+        return $tile;
+    }
+
+    /**
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    public static function laidInColour(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, int $colour): array
+    {
+        $ink = $impression->ink;
+        $stride = $impression->area->width;
+        $red = ($colour >> 16) * StrokeBuffer::COLOUR_ONE;
+        $green = ($colour >> 8 & 255) * StrokeBuffer::COLOUR_ONE;
+        $blue = ($colour & 255) * StrokeBuffer::COLOUR_ONE;
+        $starts = $impression->starts;
+        $ends = $impression->ends;
+        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        for ($row = $top; $row < $bottom; $row++) {
+            $first = $starts[$row];
+            $first = $first > $left ? $first : $left;
+            $last = $ends[$row];
+            $last = $row * $stride + ($last < $right ? $last : $right);
+            $i = $row * $stride + $first;
+            $j = $base + $first;
+            $base += StrokeBuffer::SIDE;
+            for (; $i < $last; $i++) {
+                $a = $ink[$i] * $strength >> 16;
+                if ($a > 0) {
+                    $p = $tile[$j];
+                    $c = $p >> 45;
+                    if ($c < $ceiling) {
+                        $c += ($ceiling - $c) * $a + 32768 >> 16;
+                    }
+                    if ($c > 0) {
+                        $w = (int) ($a * $ceiling / (float) $c);
+                        if ($w > 65535) {
+                            $w = 65536;
+                        }
+                        $r = $p >> 30 & 32767;
+                        $g = $p >> 15 & 32767;
+                        $b = $p & 32767;
+                        $tile[$j] = $c << 45
+                            | $r + (($red - $r) * $w + 32768 >> 16) << 30
+                            | $g + (($green - $g) * $w + 32768 >> 16) << 15
+                            | $b + (($blue - $b) * $w + 32768 >> 16);
+                    }
+                }
+                $j++;
+            }
+        }
+
+        return $tile;
+    }
+
+    /**
+     * The same for pixels that each bring their own colour: apart from the above, since a
+     * loop that does now the one and now the other is compiled well for neither.
+     *
+     * @param  array<int, int>  $tile
+     * @param  array<int, int>  $colours  0xRRGGBB
+     * @return array<int, int>
+     */
+    public static function laidInOwnColours(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, array $colours): array
+    {
+        $ink = $impression->ink;
+        $stride = $impression->area->width;
+        $starts = $impression->starts;
+        $ends = $impression->ends;
+        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        for ($row = $top; $row < $bottom; $row++) {
+            $first = $starts[$row];
+            $first = $first > $left ? $first : $left;
+            $last = $ends[$row];
+            $last = $row * $stride + ($last < $right ? $last : $right);
+            $i = $row * $stride + $first;
+            $j = $base + $first;
+            $base += StrokeBuffer::SIDE;
+            for (; $i < $last; $i++) {
+                $a = $ink[$i] * $strength >> 16;
+                if ($a > 0) {
+                    $r = $colours[$i];
+                    $red = ($r >> 16) << 7;
+                    $green = ($r >> 8 & 255) << 7;
+                    $blue = ($r & 255) << 7;
+                    $p = $tile[$j];
+                    $c = $p >> 45;
+                    if ($c < $ceiling) {
+                        $c += ($ceiling - $c) * $a + 32768 >> 16;
+                    }
+                    if ($c > 0) {
+                        $w = (int) ($a * $ceiling / (float) $c);
+                        if ($w > 65535) {
+                            $w = 65536;
+                        }
+                        $r = $p >> 30 & 32767;
+                        $g = $p >> 15 & 32767;
+                        $b = $p & 32767;
+                        $tile[$j] = $c << 45
+                            | $r + (($red - $r) * $w + 32768 >> 16) << 30
+                            | $g + (($green - $g) * $w + 32768 >> 16) << 15
+                            | $b + (($blue - $b) * $w + 32768 >> 16);
+                    }
+                }
+                $j++;
+            }
+        }
+
+        return $tile;
+    }
+}
