@@ -14,7 +14,8 @@ use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Movements;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Shape;
 use Yarrowfog\Core\Stroke\Trace;
@@ -69,16 +70,18 @@ rowOf('300 dabs of 128 px in their own colours, each turned: engine / C -O3', me
 // 3. A large tip laid closely by a fast hand, live.
 $large = Brush::read(['settings' => ['size' => ['base' => 400], 'angle' => ['spread' => 180], 'spacing' => ['base' => 0.05], 'flow' => ['base' => 0.5]]]);
 $fast = fastTrace(2000.0, 1.0);
+$stored = fn (HalvedLevels $levels): StoredLevels => new StoredLevels(array_map(fn (int $n): array => [...$levels->size($n), $levels->frame($n)->ink->toBytes()], range(0, $levels->count() - 1)));
+$largeTip = softTip(512);
 $times = [];
 for ($i = 0; $i < 5; $i++) {
-    $times[] = liveTime(softTip(512), $large, $fast) / ($fast->samples[count($fast->samples) - 1]->t);
+    $times[] = liveTime($stored($largeTip), $large, $fast) / ($fast->samples[count($fast->samples) - 1]->t);
 }
 rowOf('400 px, 5 % spacing, 2,000 px/s: time to paint / time of the hand', median($times), '×', 1, 'each dab turned by chance; in pieces of 100 ms, each taken up from its state and tiles, laid and packed');
 
 // 4. What the ground and drift add.
 $plain = ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.12], 'angle' => ['spread' => 180]];
 $rich = [...$plain, 'tooth' => ['base' => 'cold-pressed paper'], 'toothMode' => ['base' => 'catch'], 'driftHue' => ['base' => 30], 'biteSize' => ['base' => 0.6]];
-$stroke = PracticePen::swell(new Rect(40, 40, 900, 180));
+$stroke = Movements::swell(new Rect(40, 40, 900, 180));
 $ratios = [];
 for ($i = 0; $i < 9; $i++) {
     $ratios[] = swatchTime(new Kit([$tip], $tip), $rich, [$stroke], 1000, 262) / swatchTime(new Kit([$tip]), $plain, [$stroke], 1000, 262);
@@ -86,8 +89,7 @@ for ($i = 0; $i < 9; $i++) {
 rowOf('tooth, bite and drift together / the plain stroke', median($ratios), '×', 4, 'one long stroke at 48 px by pressure');
 
 // 5. Swatches of the size on screen.
-$traces = array_merge(...array_values(PracticePen::all(1240, 262)));
-$stored = fn (HalvedLevels $levels): StoredLevels => new StoredLevels(array_map(fn (int $n): array => [...$levels->size($n), $levels->frame($n)->ink->toBytes()], range(0, $levels->count() - 1)));
+$traces = PracticePen::named(PracticePen::MIXED, 1240, 262);
 $typical = $heavy = [];
 for ($i = 0; $i < 11; $i++) {
     // The tip's levels come anew from bytes each time, as they do with a request; a slider moved a little.
@@ -203,7 +205,7 @@ function fastTrace(float $speed, float $seconds): Trace
 }
 
 /** ms that a stroke takes live: every piece from its state, laid over a sheet and packed, its tiles kept as bytes. */
-function liveTime(HalvedLevels $tip, Brush $brush, Trace $trace): float
+function liveTime(StoredLevels $tip, Brush $brush, Trace $trace): float
 {
     $bounds = new Rect(0, 0, 1600, 1000);
     $kept = [];

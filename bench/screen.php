@@ -40,29 +40,128 @@ try {
     $failed = row('pen to ink on screen, 64 px brush, median', $latency[intdiv(count($latency), 2)], 60) || $failed;
     $failed = row('pen to ink on screen, 95th percentile', $latency[(int) (count($latency) * 0.95)], 120) || $failed;
 
+    $chrome->resize(1280, 800);
+    // Two hundred brushes in the library.
+    $chrome->open('/keep');
+    $chrome->run('const t = document.querySelector("meta[name=csrf-token]").content; return (async () => { for (let i = 0; i < 194; i++) await fetch("/brushes/6/duplicate", { method: "POST", headers: { "X-CSRF-TOKEN": t, Accept: "application/json" } }); })()');
+    $opened = [];
+    for ($i = 0; $i < 7; $i++) {
+        $chrome->open('/tune/6');
+        $chrome->wait('the swatch', fn (): bool => $chrome->run('return Number(document.querySelector("main canvas").dataset.painted || 0) > 0') === true);
+        $opened[] = number($chrome->run('return performance.getEntriesByType("navigation")[0].loadEventEnd'));
+    }
+    $failed = row('Tune opens, 200 brushes in the library, median', median($opened), 600) || $failed;
+
+    // Spacing is dragged between 32 and 72 % for two seconds, an event a frame; the last value must stand at the end.
+    $drags = [];
+    for ($i = 0; $i < 5; $i++) {
+        $drags[] = $chrome->run(<<<'JS'
+            return new Promise((resolve) => {
+                const canvas = document.querySelector('main canvas');
+                const step = document.querySelector('[x-ref=step]');
+                const slider = document.querySelector('[data-control="spacing.base"] input[type=range]');
+                const number = (element, what) => Number(element.dataset[what] || 0);
+                const shown = [];
+                const watch = new MutationObserver(() => shown.push(performance.now()));
+                watch.observe(canvas, { attributes: true, attributeFilter: ['data-painted'] });
+                const from = performance.now();
+                const drag = () => {
+                    const now = performance.now() - from;
+                    slider.value = String(Math.round(560 + 60 * Math.sin(now / 300)));
+                    slider.dispatchEvent(new Event('input', { bubbles: true }));
+                    if (now < 2000) {
+                        requestAnimationFrame(drag);
+                        return;
+                    }
+                    const end = performance.now();
+                    const drawn = number(step, 'drawn');
+                    const weighed = number(canvas, 'weighed');
+                    const told = number(canvas, 'told');
+                    const times = {};
+                    const look = () => {
+                        const at = performance.now() - end;
+                        times.drawn ??= number(step, 'drawn') > drawn ? at : undefined;
+                        times.told ??= number(canvas, 'told') > told ? at : undefined;
+                        times.weighed ??= number(canvas, 'weighed') > weighed ? at : undefined;
+                        if (times.weighed === undefined || times.drawn === undefined) {
+                            requestAnimationFrame(look);
+                            return;
+                        }
+                        watch.disconnect();
+                        const last = shown[shown.length - 1];
+                        resolve([shown.filter((t) => t <= end).length / 2, Math.max(0, times.drawn - Math.max(0, last - end)), times.weighed, times.told]);
+                    };
+                    look();
+                };
+                drag();
+            });
+            JS);
+    }
+    $of = fn (int $what): float => median(array_map(fn (mixed $d): float => is_array($d) ? number($d[$what]) : INF, $drags));
+    $failed = row('a slider dragged: ms a swatch (1240 px wide), median of 5 drags', 1000 / max(0.01, $of(0)), 100) || $failed;
+    $failed = row('stations after the last swatch, median', $of(1), 250) || $failed;
+    $failed = row('influence of the open station after the last change, median', $of(3), 500) || $failed;
+    $failed = row('influence of all settings after the last change, median', $of(2), 1500) || $failed;
+    $chrome->open('/tune/3');
+    $chrome->wait('the swatch', fn (): bool => $chrome->run('return Number(document.querySelector("main canvas").dataset.painted || 0) > 0') === true);
+    $stands = $chrome->run(<<<'JS'
+        return new Promise((resolve) => {
+            const canvas = document.querySelector('main canvas');
+            const slider = document.querySelector('[aria-label="Size at hand, typed"]').parentElement.querySelector('input[type=range]');
+            for (let i = 0; i <= 40; i++) {
+                setTimeout(() => {
+                    slider.value = String(400 + 5 * i);
+                    slider.dispatchEvent(new Event('input', { bubbles: true }));
+                }, 9 * i);
+            }
+            setTimeout(() => resolve(canvas.dataset.size === String(document.querySelector('main')._x_dataStack[0].brush.settings.size.base)), 1500);
+        });
+        JS);
+    printf("%-72s %8s              %s\n", 'the last value of a drag is what stands at the end', $stands === true ? 'yes' : 'no', $stands === true ? 'met' : 'MISSED');
+    $failed = $stands !== true || $failed;
+
+    $chrome->type('input[aria-label="Size at hand, typed"]', '64');
+    // Painting on the swatch while influence is worked out again and again.
+    $chrome->run(<<<'JS'
+        const room = document.querySelector('main')._x_dataStack[0];
+        const mat = document.querySelector('[x-ref=mat]');
+        window.latency = [];
+        mat.addEventListener('pointerdown', () => { window.seen = [performance.now()]; window.shown = 0; }, true);
+        mat.addEventListener('pointermove', (e) => { if (e.buttons) for (const c of (e.getCoalescedEvents?.() ?? [e])) window.seen.push(c.timeStamp); }, true);
+        mat.addEventListener('paint-shown', () => requestAnimationFrame(() => {
+            const sure = room.stroke.sent - 1;
+            for (; window.shown < sure; window.shown++) window.latency.push(performance.now() - window.seen[window.shown + 1]);
+        }));
+        JS);
+    // Each stroke begins while influence is being worked out; that gives way after a short answer.
+    for ($k = 0; $k < 5; $k++) {
+        $chrome->run('document.querySelector("main")._x_dataStack[0].weigh()');
+        $chrome->pen('[x-ref=mat]', array_map(fn (int $i): array => [0.1 + 0.8 * $i / 120, 0.3 + 0.1 * $k + 0.1 * sin($i / 12), 0.3 + 0.6 * $i / 120], range(0, 120)), every: 8);
+    }
+    $latency = array_map(number(...), (array) $chrome->run('return window.latency'));
+    $failed = row('pen to ink on the swatch, begun amid working out influence, median', median($latency), 60) || $failed;
+
     // The smallest window that is served: its swatch has 984 px.
     $chrome->resize(1024, 700);
     $chrome->open('/tune/6');
     $chrome->wait('the swatch', fn (): bool => $chrome->run('return Number(document.querySelector("main canvas").dataset.painted || 0) > 0') === true);
     $times = [];
     for ($i = 0; $i < 21; $i++) {
-        $time = $chrome->run(<<<'JS'
+        $times[] = number($chrome->run(<<<'JS'
             return new Promise((resolve) => {
                 const canvas = document.querySelector('main canvas');
                 const before = canvas.dataset.painted;
-                const slider = document.querySelector('section[role=tabpanel] input[type=range]');
+                const slider = document.querySelector('[data-control="spacing.base"] input[type=range]');
                 const from = performance.now();
                 const look = () => canvas.dataset.painted !== before ? resolve(performance.now() - from) : requestAnimationFrame(look);
                 slider.value = 300 + 9 * arguments[0];
                 slider.dispatchEvent(new Event('input', { bubbles: true }));
                 look();
             });
-            JS, $i);
-        $times[] = is_numeric($time) ? (float) $time : INF;
+            JS, $i));
         usleep(400000);
     }
-    sort($times);
-    $failed = row('a slider’s change to a new swatch on screen (984 px wide), median', $times[intdiv(count($times), 2)], 200) || $failed;
+    $failed = row('a slider’s change to a new swatch on screen (984 px wide), median', median($times), 200) || $failed;
 } finally {
     $chrome->quit();
     $app->remove();
@@ -74,4 +173,17 @@ function row(string $what, float $ms, float $target): bool
     printf("%-72s %8.1f ms ≤ %g ms   %s\n", $what, $ms, $target, $ms <= $target ? 'met' : 'MISSED');
 
     return $ms > $target;
+}
+
+function number(mixed $value): float
+{
+    return is_numeric($value) ? (float) $value : INF;
+}
+
+/** @param  list<float>  $values */
+function median(array $values): float
+{
+    sort($values);
+
+    return $values === [] ? INF : $values[intdiv(count($values), 2)];
 }

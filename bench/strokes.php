@@ -9,7 +9,7 @@ declare(strict_types=1);
 
 use App\Pictures\PictureFile;
 use Database\Almanac\Drawing;
-use Yarrowfog\Core\Stroke\Chance;
+use Yarrowfog\Core\Chance;
 
 require __DIR__.'/../vendor/autoload.php';
 

@@ -5,6 +5,8 @@ declare(strict_types=1);
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
 use App\Pictures\PictureRefused;
+use App\Work\CalledOff;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -14,6 +16,7 @@ use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Route;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Yarrowfog\Core\InvalidInput;
 
 $app = Application::configure(basePath: dirname(__DIR__))
@@ -27,7 +30,11 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->append(SecurityHeaders::class);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->dontReport([InvalidInput::class, PictureRefused::class]);
+        $exceptions->dontReport([InvalidInput::class, PictureRefused::class, CalledOff::class]);
+        $exceptions->render(fn (CalledOff $e) => response()->json(['message' => $e->getMessage()], 409));
+        $exceptions->render(fn (NotFoundHttpException $e, Request $request) => $e->getPrevious() instanceof ModelNotFoundException && ($request->expectsJson() || ! $request->isMethod('GET'))
+            ? response()->json(['message' => 'This is gone: it was deleted, perhaps in another tab. Go back to its room; what can be brought back is offered there.'], 404)
+            : null);
         $exceptions->render(fn (InvalidInput $e) => response()->json(['message' => $e->getMessage(), 'errors' => [$e->key => [$e->getMessage()]]], 422));
         $exceptions->render(fn (PictureRefused $e) => response()->json(['message' => $e->getMessage(), 'errors' => ['picture' => [$e->getMessage()]]], 422));
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->expectsJson() || ! $request->isMethod('GET'));

@@ -2,8 +2,17 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\InkController;
 use App\Http\Controllers\PaintController;
+use App\Http\Controllers\SwatchController;
 use Illuminate\Support\Facades\Route;
 
-// What a moving pen sends: no session, so that nothing waits for one.
+// What a moving pen or slider sends: no session, so that nothing waits for one. Nothing is stored here.
 Route::post('/sheets/{sheet}/pieces', [PaintController::class, 'piece'])->name('sheets.piece');
+Route::post('/tune/{brush}/pieces', [SwatchController::class, 'piece'])->name('tune.piece');
+Route::post('/tune/{brush}/swatch', [SwatchController::class, 'swatch'])->name('tune.swatch');
+Route::post('/tune/{brush}/advice', [SwatchController::class, 'advice'])->name('tune.advice');
+Route::post('/tune/{brush}/influence', [SwatchController::class, 'influence'])->name('tune.influence');
+Route::post('/tune/{brush}/range', [SwatchController::class, 'range'])->name('tune.range');
+Route::post('/tune/{brush}/beginnings', [SwatchController::class, 'beginnings'])->name('tune.beginnings');
+Route::post('/inks', InkController::class)->name('inks');

@@ -2,42 +2,97 @@
 
 declare(strict_types=1);
 
+use App\Cutting\TipFile;
 use App\Http\Controllers\BrushController;
 use App\Http\Controllers\CutController;
+use App\Http\Controllers\FrameSetController;
 use App\Http\Controllers\GatherController;
 use App\Http\Controllers\KeepController;
+use App\Http\Controllers\MakerController;
 use App\Http\Controllers\MarkController;
+use App\Http\Controllers\NamedListController;
 use App\Http\Controllers\PaintController;
+use App\Http\Controllers\RecordingController;
 use App\Http\Controllers\SourceController;
+use App\Http\Controllers\SwatchController;
 use App\Http\Controllers\TipController;
+use App\Http\Controllers\ToothController;
 use App\Http\Controllers\TryController;
 use App\Http\Controllers\TuneController;
+use App\Http\Controllers\WayController;
 use Illuminate\Support\Facades\Route;
 
 Route::redirect('/', '/gather');
 
 Route::get('/gather', [GatherController::class, 'show'])->name('gather');
 Route::post('/sources', [SourceController::class, 'store'])->name('sources.store');
+Route::patch('/sources/{source}', [SourceController::class, 'update'])->name('sources.update');
+Route::delete('/sources/{source}', [SourceController::class, 'destroy'])->name('sources.destroy');
+Route::post('/sources/{id}/restore', [SourceController::class, 'restore'])->whereNumber('id')->name('sources.restore');
+Route::post('/fonts', [WayController::class, 'font'])->name('fonts.store');
+Route::get('/gather/{way}', [WayController::class, 'show'])->name('ways.show');
+Route::post('/gather/{way}/preview', [WayController::class, 'preview'])->name('ways.preview');
+Route::post('/gather/{way}', [WayController::class, 'store'])->name('ways.store');
 Route::get('/sources/{source}/thumb', [SourceController::class, 'thumb'])->name('sources.thumb');
 Route::post('/marks', [MarkController::class, 'create'])->name('mark.create');
 Route::get('/marks/{sheet}', [MarkController::class, 'show'])->name('mark.show');
+Route::get('/marks/{sheet}/drawn', [MarkController::class, 'drawn'])->name('mark.drawn');
 Route::post('/marks/{sheet}/keep', [MarkController::class, 'keep'])->name('mark.keep');
 
 Route::get('/cut', [CutController::class, 'latest'])->name('cut.latest');
 Route::get('/cut/{source}', [CutController::class, 'show'])->name('cut');
 Route::get('/cut/{source}/before', [CutController::class, 'before'])->name('cut.before');
 Route::post('/cut/{source}/preview', [CutController::class, 'preview'])->name('cut.preview');
+Route::post('/cut/{source}/checks', [CutController::class, 'checks'])->name('cut.checks');
+Route::post('/cut/{source}/effects', [CutController::class, 'effects'])->name('cut.effects');
 Route::put('/cut/{source}', [CutController::class, 'save'])->name('cut.save');
 Route::post('/cut/{source}/tip', [TipController::class, 'store'])->name('tips.store');
-Route::get('/tips/{tip}.png', [TipController::class, 'download'])->name('tips.download');
+Route::post('/tips/{tip}/remake', [TipController::class, 'remake'])->name('tips.remake');
+Route::post('/tips/{tip}/put-back', [TipController::class, 'putBack'])->name('tips.put-back');
+Route::get('/tips/{tip}.{format}', [TipController::class, 'download'])->whereNumber('tip')->whereIn('format', array_keys(TipFile::TYPES))->name('tips.download');
+Route::get('/work/{job}', [TipController::class, 'progress'])->whereUuid('job')->name('work');
+Route::delete('/work/{job}', [TipController::class, 'callOff'])->whereUuid('job');
+
+Route::post('/cut-sets', [FrameSetController::class, 'store'])->name('sets.store');
+Route::get('/cut-sets/{set}', [FrameSetController::class, 'show'])->name('sets.show');
+Route::put('/cut-sets/{set}', [FrameSetController::class, 'save'])->name('sets.save');
+Route::post('/cut-sets/{set}/tip', [TipController::class, 'storeOfSet'])->name('sets.tip');
+
+Route::post('/cut-lists', [NamedListController::class, 'store'])->name('lists.store');
+Route::post('/cut-lists/read', [NamedListController::class, 'read'])->name('lists.read');
+Route::get('/cut-lists/{list}.json', [NamedListController::class, 'download'])->name('lists.download');
+Route::delete('/cut-lists/{list}', [NamedListController::class, 'destroy'])->name('lists.destroy');
+
+Route::delete('/tips/{tip}', [TipController::class, 'destroy'])->whereNumber('tip')->name('tips.destroy');
+Route::post('/tips/{id}/restore', [TipController::class, 'restore'])->whereNumber('id')->name('tips.restore');
+Route::get('/tips/{tip}/frames/{frame}', [TipController::class, 'frame'])->whereNumber('frame')->name('tips.frame');
 
 Route::get('/tune', [TuneController::class, 'latest'])->name('tune.latest');
 Route::get('/tune/{brush}', [TuneController::class, 'show'])->name('tune');
-Route::post('/tune/{brush}/swatch', [TuneController::class, 'swatch'])->name('tune.swatch');
-Route::post('/tune/{brush}/advice', [TuneController::class, 'advice'])->name('tune.advice');
 Route::put('/tune/{brush}', [TuneController::class, 'draft'])->name('tune.draft');
 Route::post('/tune/{brush}/keep', [TuneController::class, 'keep'])->name('tune.keep');
 Route::post('/tune/{brush}/put-back', [TuneController::class, 'putBack'])->name('tune.put-back');
+Route::post('/tune/{brush}/branch', [TuneController::class, 'branch'])->name('tune.branch');
+Route::get('/brush-versions/{version}/strip', [TuneController::class, 'versionStrip'])->name('versions.strip');
+
+Route::post('/tune/{brush}/movements', [SwatchController::class, 'movements'])->name('tune.movements');
+
+Route::post('/recordings', [RecordingController::class, 'store'])->name('recordings.store');
+Route::post('/recordings/bring', [RecordingController::class, 'bring'])->name('recordings.bring');
+Route::patch('/recordings/{recording}', [RecordingController::class, 'rename'])->name('recordings.rename');
+Route::delete('/recordings/{recording}', [RecordingController::class, 'destroy'])->name('recordings.destroy');
+Route::post('/recordings/{id}/restore', [RecordingController::class, 'restore'])->whereNumber('id')->name('recordings.restore');
+Route::get('/recordings/{recording}.inkml', [RecordingController::class, 'download'])->name('recordings.download');
+Route::post('/teeth', [ToothController::class, 'store'])->name('teeth.store');
+Route::delete('/teeth/{tooth}', [ToothController::class, 'destroy'])->whereNumber('tooth')->name('teeth.destroy');
+Route::post('/teeth/{id}/restore', [ToothController::class, 'restore'])->whereNumber('id')->name('teeth.restore');
+Route::get('/teeth/{tooth}.png', [ToothController::class, 'picture'])->whereNumber('tooth')->name('teeth.picture');
+Route::get('/teeth/made/{name}', [ToothController::class, 'made'])->name('teeth.made');
+Route::post('/makers', [MakerController::class, 'store'])->name('makers.store');
+Route::patch('/makers/{maker}', [MakerController::class, 'update'])->name('makers.update');
+Route::post('/makers/{maker}/mark', [MakerController::class, 'bring'])->name('makers.bring');
+Route::post('/makers/{maker}/drawn', [MakerController::class, 'draw'])->name('makers.draw');
+Route::get('/makers/{maker}/mark', [MakerController::class, 'mark'])->name('makers.mark');
 
 Route::get('/try', [TryController::class, 'latest'])->name('try.latest');
 Route::get('/try/{sheet}', [TryController::class, 'show'])->name('try');
@@ -50,7 +105,7 @@ Route::post('/sheets/{sheet}/redo', [PaintController::class, 'redo'])->name('she
 
 Route::get('/keep', [KeepController::class, 'show'])->name('keep');
 Route::get('/brushes/{brush}/strip', [BrushController::class, 'strip'])->name('brushes.strip');
-Route::patch('/brushes/{brush}', [BrushController::class, 'rename'])->name('brushes.rename');
+Route::patch('/brushes/{brush}', [BrushController::class, 'update'])->name('brushes.update');
 Route::post('/brushes/{brush}/duplicate', [BrushController::class, 'duplicate'])->name('brushes.duplicate');
 Route::delete('/brushes/{brush}', [BrushController::class, 'destroy'])->name('brushes.destroy');
 Route::post('/brushes/{id}/restore', [BrushController::class, 'restore'])->whereNumber('id')->name('brushes.restore');

@@ -10,6 +10,7 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Yarrowfog\Core\Format\Schemas;
 use Yarrowfog\Core\Format\SettingsPage;
+use Yarrowfog\Core\Format\StepsPage;
 
 #[AsCommand('docs', 'Writes the pages and schemas in docs/ that follow from the engine’s tables')]
 final class DocsCommand extends EngineCommand
@@ -25,7 +26,7 @@ final class DocsCommand extends EngineCommand
     /** @return array<string, string> contents by name */
     public static function files(): array
     {
-        $files = ['settings.md' => SettingsPage::markdown()];
+        $files = ['settings.md' => SettingsPage::markdown(), 'steps.md' => StepsPage::markdown()];
         foreach (Schemas::all() as $name => $schema) {
             $files["schema/{$name}.json"] = json_encode($schema, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
         }

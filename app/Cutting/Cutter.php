@@ -5,93 +5,91 @@ declare(strict_types=1);
 namespace App\Cutting;
 
 use App\Gathering\Gatherer;
-use App\Models\Brush;
 use App\Models\Source;
-use App\Models\Tip;
-use App\Pictures\PictureFile;
-use App\Store\Kept;
-use Illuminate\Support\Facades\DB;
+use App\Work\Progress;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
-use Yarrowfog\Core\Stroke\SettingValue;
-use Yarrowfog\Core\Tip\Frame;
+use Yarrowfog\Core\Raster\Filter;
+use Yarrowfog\Core\Raster\Resampler;
+use Yarrowfog\Core\Tip\Tip;
 
 /** Replays cut lists over sources, small for the eye and whole for the tip. */
 final readonly class Cutter
 {
-    /** px of a tip's longer side. */
-    public const LARGEST = 4096;
-
     /** Ink below which a tip would print nothing at all. */
     private const NO_INK = 0.00001;
 
-    public function __construct(private Gatherer $gatherer, private Kept $kept)
+    public function __construct(private Gatherer $gatherer, private Halfway $halfway)
     {
     }
 
-    /** @return array{CutResult, Replay} */
-    public function preview(Source $source, CutList $list): array
+    /**
+     * @param  int|null  $at  the step whose numbers are being changed: what comes before it is kept for the next time
+     * @param  bool  $hasty  at half the size, for a slider that is still moving
+     * @return array{CutResult, Replay}
+     *
+     * @throws InvalidInput
+     */
+    public function preview(Source $source, CutList $list, ?int $at = null, bool $hasty = false): array
     {
-        $picture = $this->gatherer->preview($source);
-        $factor = $picture->width / $source->width;
-
-        $replay = Replay::of($list, $picture->bitmap(), $factor);
+        $count = count($list->steps);
+        $factor = $this->gatherer->previewFactor($source) * ($hasty ? 0.5 : 1.0);
+        $replay = $hasty ? null : $this->halfway->find($source, 'end', $list, $count);
+        if ($replay === null) {
+            $replay = $this->upTo($source, $list, min($at ?? 0, $count), $factor, $hasty)->through($list, $count, $factor);
+            if (! $hasty) {
+                $this->halfway->keep($source, 'end', $list, $count, $replay);
+            }
+        }
 
         return [new CutResult($replay->picture, $list, $factor), $replay];
     }
 
     /**
-     * Cuts the whole source and makes a tip of it, with a brush to begin with.
+     * The whole source, cut.
+     *
+     * @param  float  $from  where the progress of this begins, and
+     * @param  float  $until  ends, 0–1
      *
      * @throws InvalidInput when the result can be no tip
      */
-    public function makeTip(Source $source, CutList $list, string $name): Brush
+    public function whole(Source $source, CutList $list, Progress $progress, float $from = 0.0, float $until = 1.0): Bitmap
     {
-        $picture = $this->gatherer->picture($source, self::LARGEST);
-        $cut = $list->replay($picture->bitmap(), $picture->width / $source->width);
-        if (max($cut->width, $cut->height) > self::LARGEST) {
-            throw new InvalidInput('steps', sprintf('The tip would be %s × %s px. The most is %s px a side: add a scale step.', number_format($cut->width), number_format($cut->height), number_format(self::LARGEST)));
+        $part = fn (float $p): float => $from + ($until - $from) * $p;
+        $progress->tell($part(0.0), 'Opening the picture');
+        $picture = $this->gatherer->picture($source, Tip::LARGEST);
+        $factor = $picture->width / $source->width;
+        $replay = Replay::begin($picture->bitmap());
+        unset($picture);
+        foreach ($list->steps as $i => $listed) {
+            $progress->tell($part(0.15 + 0.8 * $i / count($list->steps)), $listed->description()->label);
+            $replay = $replay->through($list, $i + 1, $factor);
+        }
+        $cut = $replay->picture;
+        if (max($cut->width, $cut->height) > Tip::LARGEST) {
+            throw new InvalidInput('steps', sprintf('The tip would be %s × %s px. The most is %s px a side: add a scale step.', number_format($cut->width), number_format($cut->height), number_format(Tip::LARGEST)));
         }
         if ((new CutResult($cut, $list))->meanInk() < self::NO_INK) {
             throw new InvalidInput('steps', 'Nothing of this picture would print, so it makes no tip. The check list says what to change.');
         }
-        $frame = Frame::fromPicture($cut, $list->kind);
-        $hash = $this->kept->put($this->png($frame->toPicture(), $source->dpi));
 
-        return DB::connection()->transaction(function () use ($source, $list, $name, $cut, $hash): Brush {
-            $source->update(['cut_list' => $list]);
-            $tip = Tip::query()->create([
-                'source_id' => $source->id,
-                'name' => $name,
-                'kind' => $list->kind,
-                'hash' => $hash,
-                'width' => $cut->width,
-                'height' => $cut->height,
-                'dpi' => $source->dpi,
-                'cut_list' => $list,
-            ]);
-
-            return Brush::query()->create(['tip_id' => $tip->id, 'name' => $name, 'kept' => self::firstSettings($tip), 'roll' => $tip->id]);
-        });
+        return $cut;
     }
 
-    /** A new brush presses: its size follows the pen from the start. */
-    private static function firstSettings(Tip $tip): BrushSettings
+    private function upTo(Source $source, CutList $list, int $at, float $factor, bool $hasty): Replay
     {
-        return BrushSettings::read([
-            'kind' => $tip->kind->value,
-            'settings' => [
-                'size' => ['base' => (float) max(8, min(64, max($tip->width, $tip->height))), 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]],
-            ],
-        ])->with('spacing', new SettingValue(0.12));
-    }
+        $stop = $hasty ? 'hasty' : 'before';
+        $replay = $this->halfway->find($source, $stop, $list, $at);
+        if ($replay === null) {
+            $picture = $this->gatherer->preview($source)->bitmap();
+            $picture = $hasty ? (new Resampler(Filter::Area))->bitmap($picture, max(1, (int) round($picture->width / 2)), max(1, (int) round($picture->height / 2))) : $picture;
+            $replay = Replay::begin($picture)->through($list, $at, $factor);
+            $this->halfway->keep($source, $stop, $list, $at, $replay);
+        }
 
-    private function png(Bitmap $picture, ?int $dpi): string
-    {
-        return PictureFile::png($picture, $dpi);
+        return $replay;
     }
 }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Cutting;
 
-use Yarrowfog\Core\Cut\Numbers;
-use Yarrowfog\Core\Cut\Param;
+use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\StepCatalogue;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Reading;
 
 /** The steps as the page needs them: every form is made from the step's own description. */
@@ -22,11 +23,32 @@ final class StepForms
                 'label' => $description->label,
                 'group' => $description->group->value,
                 'sentence' => $description->sentence,
+                'closes' => $description->closes,
                 'params' => array_map(fn (Param $p): array => get_object_vars($p), $description->params),
-                'numbers' => (object) Numbers::read($description, Reading::of([]))->toArray(),
+                'numbers' => (object) Numbers::read($description->params, Reading::of([]))->toArray(),
             ];
         }
 
         return $forms;
+    }
+
+    /**
+     * The curves of a list as lines to draw.
+     *
+     * @return array<string, list<array{float, float}>> by position of the step and key
+     */
+    public static function curves(CutList $list): array
+    {
+        $curves = [];
+        foreach ($list->steps as $i => $listed) {
+            foreach ($listed->description()->params as $param) {
+                if ($param->kind === 'curve') {
+                    $curve = $listed->numbers->curve($param->key);
+                    $curves["{$i} {$param->key}"] = array_map(fn (int $k): array => [$k / 48, round($curve->at($k / 48), 4)], range(0, 48));
+                }
+            }
+        }
+
+        return $curves;
     }
 }

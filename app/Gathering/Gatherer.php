@@ -10,6 +10,7 @@ use App\Pictures\PictureFile;
 use App\Pictures\PictureRefused;
 use App\Store\Derived;
 use App\Store\Kept;
+use Yarrowfog\Core\Form\Numbers;
 
 /** Takes pictures in as they come, and shows them at the sizes that the rooms need. */
 final readonly class Gatherer
@@ -26,9 +27,12 @@ final readonly class Gatherer
     /**
      * The whole picture is decoded before anything is stored, so that nothing half-made stays behind.
      *
+     * @param  string  $origin  how it came in
+     * @param  array<string, mixed>|null  $recipe  what it was made by, where it can be made anew
+     *
      * @throws PictureRefused
      */
-    public function takeIn(string $bytes, string $name): Source
+    public function takeIn(string $bytes, string $name, string $origin = 'file', ?array $recipe = null): Source
     {
         $type = PictureFile::check($bytes);
         $picture = PictureFile::read($bytes);
@@ -41,12 +45,35 @@ final readonly class Gatherer
             'width' => $picture->width,
             'height' => $picture->height,
             'dpi' => $picture->dpi,
+            'origin' => $origin,
+            'recipe' => $recipe,
         ]);
+    }
+
+    /** The source that already holds the very same file, if one does. */
+    public function alreadyHere(string $bytes): ?Source
+    {
+        return Source::query()->where('hash', hash('sha256', $bytes))->first();
+    }
+
+    /** Takes a picture from one of the ways. */
+    public function takeFrom(Way $way, Numbers $numbers, string $name): Source
+    {
+        $taken = $way->take($numbers);
+        $bytes = PictureFile::encoded($taken->picture->width, $taken->picture->height, $taken->picture->toBytes(), $taken->isPhoto ? 'jpeg' : 'png', $taken->dpi);
+
+        return $this->takeIn($bytes, $name, $way->id(), $numbers->toArray());
     }
 
     public function picture(Source $source, ?int $longest = null): Picture
     {
         return PictureFile::read($this->kept->get($source->hash), $longest);
+    }
+
+    /** Size of the preview against the source. */
+    public function previewFactor(Source $source): float
+    {
+        return max(1, (int) round($source->width * min(1.0, self::PREVIEW / max($source->width, $source->height)))) / $source->width;
     }
 
     /** The source at preview size; it is decoded once. */

@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Http\Controllers\InkController;
 use App\Http\Controllers\PaintController;
+use App\Http\Controllers\SwatchController;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
+use App\Models\Brush;
 use App\Models\Sheet;
 use App\Painting\LivePainter;
+use App\Painting\TipRack;
 use App\Providers\AppServiceProvider;
+use App\Tuning\SwatchPainter;
 use Illuminate\Database\DatabaseServiceProvider;
 use Illuminate\Filesystem\FilesystemServiceProvider;
 use Illuminate\Foundation\Application;
@@ -23,13 +28,17 @@ use Throwable;
 use Yarrowfog\Core\InvalidInput;
 
 /**
- * A short way in for the pieces of a stroke: the same guards and the same controller as
- * the route in routes/live.php, without the providers, routes, views and sessions that a
+ * A short way in for the pieces of a stroke, and for what Tune shows while a slider moves: the same
+ * guards and the same controllers as the routes in routes/live.php, without the providers, routes, views and sessions that a
  * page needs. A moving pen asks dozens of times a second, and would wait for them.
  */
 final readonly class LiveDoor
 {
-    private const PATH = '#^/sheets/(\d{1,18})/pieces$#';
+    private const SHEET = '#^/sheets/(\d{1,18})/pieces$#';
+
+    private const SWATCH = '#^/tune/(\d{1,18})/(pieces|swatch|advice|influence|range|beginnings)$#';
+
+    private const INKS = '/inks';
 
     public function __construct(private Application $app)
     {
@@ -37,7 +46,7 @@ final readonly class LiveDoor
 
     public static function isFor(string $method, string $path): bool
     {
-        return $method === 'POST' && preg_match(self::PATH, $path) === 1;
+        return $method === 'POST' && ($path === self::INKS || preg_match(self::SHEET, $path) === 1 || preg_match(self::SWATCH, $path) === 1);
     }
 
     public function handle(Request $request): Response
@@ -55,18 +64,48 @@ final readonly class LiveDoor
             $this->app->register(DatabaseServiceProvider::class);
             $this->app->register(AppServiceProvider::class);
             $this->app->boot();
-            preg_match(self::PATH, $request->getPathInfo(), $found);
-            $sheet = Sheet::query()->find((int) ($found[1] ?? 0));
+            $path = $request->getPathInfo();
 
-            return $sheet === null
-                ? new JsonResponse(['message' => 'This sheet is gone.'], 404)
-                : (new PaintController)->piece($request, $sheet, $this->app->make(LivePainter::class));
+            return match (true) {
+                preg_match(self::SHEET, $path, $found) === 1 => $this->onSheet($request, (int) $found[1]),
+                preg_match(self::SWATCH, $path, $found) === 1 => $this->onSwatch($request, (int) $found[1], $found[2]),
+                default => (new InkController)($request),
+            };
         } catch (InvalidInput $e) {
             return new JsonResponse(['message' => $e->getMessage(), 'errors' => [$e->key => [$e->getMessage()]]], 422);
         } catch (Throwable $e) {
             error_log((string) $e);
 
-            return new JsonResponse(['message' => 'The piece could not be painted; the whole stroke will be.'], 500);
+            return new JsonResponse(['message' => 'This could not be painted. What you made is kept; the reason is in the log.'], 500);
         }
+    }
+
+    private function onSheet(Request $request, int $id): Response
+    {
+        $sheet = Sheet::query()->find($id);
+
+        return $sheet === null
+            ? new JsonResponse(['message' => 'This sheet is gone.'], 404)
+            : (new PaintController)->piece($request, $sheet, $this->app->make(LivePainter::class));
+    }
+
+    private function onSwatch(Request $request, int $id, string $what): Response
+    {
+        $brush = Brush::query()->find($id);
+        if ($brush === null) {
+            return new JsonResponse(['message' => 'This brush is gone.'], 404);
+        }
+        $controller = new SwatchController;
+        $tips = fn (): TipRack => $this->app->make(TipRack::class);
+        $painter = fn (): SwatchPainter => $this->app->make(SwatchPainter::class);
+
+        return match ($what) {
+            'pieces' => $controller->piece($request, $brush, $painter()),
+            'swatch' => $controller->swatch($request, $brush, $painter()),
+            'influence' => $controller->influence($request, $brush, $tips()),
+            'range' => $controller->range($request, $brush, $tips()),
+            'beginnings' => $controller->beginnings($request, $brush, $tips()),
+            default => $controller->advice($request, $brush, $tips()),
+        };
     }
 }

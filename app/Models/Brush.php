@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Models\Casts\AsBrushParts;
 use App\Models\Casts\AsBrushSettings;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
 
@@ -15,10 +17,20 @@ use Yarrowfog\Core\Stroke\Brush as BrushSettings;
  *
  * @property int $id
  * @property int $tip_id
+ * @property int|null $bite_id
+ * @property int|null $tooth_id
  * @property string $name
  * @property BrushSettings $kept
  * @property BrushSettings|null $draft
+ * @property BrushParts|null $draft_parts
+ * @property int $revision
+ * @property string|null $changed_by
+ * @property string|null $note
+ * @property list<string>|null $tags
+ * @property int|null $maker_id
+ * @property Maker|null $maker
  * @property int $roll
+ * @property \Carbon\CarbonImmutable|\Illuminate\Support\Carbon $created_at
  * @property Tip $tip
  */
 final class Brush extends Model
@@ -29,7 +41,7 @@ final class Brush extends Model
 
     protected function casts(): array
     {
-        return ['kept' => AsBrushSettings::class, 'draft' => AsBrushSettings::class];
+        return ['kept' => AsBrushSettings::class, 'draft' => AsBrushSettings::class, 'draft_parts' => AsBrushParts::class, 'tags' => 'array'];
     }
 
     /** @return BelongsTo<Tip, $this> */
@@ -38,9 +50,64 @@ final class Brush extends Model
         return $this->belongsTo(Tip::class);
     }
 
+    /** @return BelongsTo<Maker, $this> */
+    public function maker(): BelongsTo
+    {
+        return $this->belongsTo(Maker::class);
+    }
+
     /** The settings in hand: the draft where there is one. */
     public function current(): BrushSettings
     {
         return $this->draft ?? $this->kept;
+    }
+
+    /** Tip, bite and tooth as they were kept. */
+    public function keptParts(): BrushParts
+    {
+        return new BrushParts($this->tip_id, $this->bite_id, $this->tooth_id);
+    }
+
+    /** Tip, bite and tooth in hand. */
+    public function parts(): BrushParts
+    {
+        return $this->draft_parts ?? $this->keptParts();
+    }
+
+    /** @return HasMany<BrushVersion, $this> */
+    public function versions(): HasMany
+    {
+        return $this->hasMany(BrushVersion::class);
+    }
+
+    /** Takes up what stands in Tune; what is as it was kept is no draft. */
+    public function draw(BrushSettings $settings, BrushParts $parts, int $roll, ?string $by = null): void
+    {
+        $this->update([
+            'draft' => $settings == $this->kept ? null : $settings,
+            'draft_parts' => $parts == $this->keptParts() ? null : $parts,
+            'roll' => $roll,
+            'revision' => $this->revision + 1,
+            'changed_by' => $by,
+        ]);
+    }
+
+    public function isChanged(): bool
+    {
+        return $this->draft !== null || $this->draft_parts !== null;
+    }
+
+    /** Keeps what stands in Tune as a new version; the very first one is what the brush began as. */
+    public function keep(): void
+    {
+        if ($this->versions()->doesntExist()) {
+            $first = $this->versions()->create(['settings' => $this->kept, 'parts' => $this->keptParts(), 'roll' => $this->roll]);
+            $first->forceFill(['created_at' => $this->created_at])->save();
+        }
+        if ($this->isChanged()) {
+            $parts = $this->parts();
+            $this->update(['kept' => $this->current(), 'draft' => null, 'tip_id' => $parts->tip, 'bite_id' => $parts->bite, 'tooth_id' => $parts->tooth, 'draft_parts' => null]);
+            $this->versions()->create(['settings' => $this->kept, 'parts' => $parts, 'roll' => $this->roll]);
+        }
     }
 }

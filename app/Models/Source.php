@@ -23,6 +23,9 @@ use Yarrowfog\Core\Cut\CutList;
  * @property int $height
  * @property int|null $dpi
  * @property CutList|null $cut_list
+ * @property string $origin  file, scanner, camera, mark, lettering, shape or growth
+ * @property array<string, mixed>|null $recipe  what it was made by, where it can be made anew
+ * @property list<string>|null $tags
  * @property CarbonImmutable $created_at
  */
 final class Source extends Model
@@ -33,7 +36,7 @@ final class Source extends Model
 
     protected function casts(): array
     {
-        return ['cut_list' => AsCutList::class, 'created_at' => 'immutable_datetime'];
+        return ['cut_list' => AsCutList::class, 'created_at' => 'immutable_datetime', 'recipe' => 'array', 'tags' => 'array'];
     }
 
     /** @return HasMany<Tip, $this> */

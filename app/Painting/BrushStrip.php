@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Painting;
 
 use App\Models\Brush;
+use App\Models\BrushParts;
+use App\Models\Tip;
 use App\Pictures\PictureFile;
 use App\Store\Derived;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\SettingValue;
 
 /** A brush shown by what it paints: one swelling stroke on a strip. */
@@ -28,15 +31,28 @@ final readonly class BrushStrip
 
     public function png(Brush $brush): string
     {
-        $settings = $brush->kept;
+        return $this->of($brush->keptParts(), $brush->kept, $brush->roll);
+    }
+
+    /** What is made with these parts and settings. */
+    public function of(BrushParts $parts, BrushSettings $settings, int $roll): string
+    {
         $size = $settings->value('size');
         $shown = $settings->with('size', new SettingValue(min(self::LARGEST, $size->number()), $size->spread, $size->drives));
-        $key = 'strip-'.hash('sha256', $brush->tip->hash.json_encode($shown->toArray(), JSON_THROW_ON_ERROR).$brush->roll);
+        $key = 'strip-'.hash('sha256', self::fingerprint($parts).json_encode($shown->toArray(), JSON_THROW_ON_ERROR).$roll);
 
-        return $this->derived->remember($key, function () use ($brush, $shown): string {
-            $trace = PracticePen::swell(new Rect(28, 34, self::WIDTH - 56, self::HEIGHT - 68));
+        return $this->derived->remember($key, function () use ($parts, $shown, $roll): string {
+            $trace = Movements::swell(new Rect(28, 34, self::WIDTH - 56, self::HEIGHT - 68));
 
-            return PictureFile::png(Swatch::paint($this->tips->kit($brush->tip, $shown), $shown, [$trace], $brush->roll, self::WIDTH, self::HEIGHT));
+            return PictureFile::png(Swatch::paint($this->tips->kitOf($parts, $shown), $shown, [$trace], $roll, self::WIDTH, self::HEIGHT, Swatch::ground($shown, self::WIDTH, self::HEIGHT)));
         });
+    }
+
+    private static function fingerprint(BrushParts $parts): string
+    {
+        $tips = array_filter([$parts->tip, $parts->bite]);
+        $prints = Tip::query()->findMany($tips)->keyBy('id');
+
+        return implode('|', [...array_map(fn (int $id): string => $prints->get($id)?->fingerprint() ?? '', $tips), (string) $parts->tooth]);
     }
 }

@@ -44,7 +44,7 @@ final readonly class LivePainter
             $this->cache->forget($order->stroke);
         }
         $layer = $sheet->layer();
-        $painter = new StrokePainter($this->tips->kit($order->brush->tip, $order->settings), $order->settings, new LayerUnder($this->tiles, $layer));
+        $painter = new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, new LayerUnder($this->tiles, $layer));
         $kept = $state === null ? null : fn (string $name): ?string => $this->cache->tile($order->stroke, $name);
         $stroke = $painter->begin($order->realPressure, $order->roll, $sheet->bounds(), null, $kept);
         if ($state !== null) {

@@ -7,6 +7,7 @@ namespace App\Painting;
 use App\Models\Brush;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
 use Yarrowfog\Core\Stroke\SettingValue;
@@ -20,15 +21,27 @@ final readonly class Order
     {
     }
 
-    public const KEYS = ['stroke', 'brush', 'size', 'opacity', 'inks', 'roll', 'realPressure'];
+    public const KEYS = ['stroke', 'brush', 'size', 'opacity', 'inks', 'roll', 'realPressure', 'blendMode'];
 
-    /** @throws InvalidInput */
-    public static function read(Reading $json): self
+    /**
+     * The UUID that the browser gave to a stroke.
+     *
+     * @throws InvalidInput
+     */
+    public static function stroke(Reading $json): string
     {
         $stroke = $json->text('stroke');
         if (preg_match(self::UUID, $stroke) !== 1) {
             throw new InvalidInput('stroke', '“stroke” must be a UUID in lower case.');
         }
+
+        return $stroke;
+    }
+
+    /** @throws InvalidInput */
+    public static function read(Reading $json): self
+    {
+        $stroke = self::stroke($json);
         $brush = Brush::withTrashed()->with('tip')->find($json->integer('brush', 1, PHP_INT_MAX));
         if ($brush === null) {
             throw new InvalidInput('brush', 'This brush is gone. Choose another one.');
@@ -48,6 +61,10 @@ final readonly class Order
                 Srgb::fromHex($inks->text('main', $settings->mainInk->toHex()), 'inks.main'),
                 Srgb::fromHex($inks->text('second', $settings->secondInk->toHex()), 'inks.second'),
             );
+        }
+
+        if ($json->has('blendMode')) {
+            $settings = $settings->with('blendMode', new SettingValue($json->choice('blendMode', BlendMode::names())));
         }
 
         return new self($stroke, $brush, $settings, $json->integer('roll', 0, 0x7FFFFFFF), $json->flag('realPressure', true));

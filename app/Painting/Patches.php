@@ -21,10 +21,12 @@ final class Patches
 
     private string $bytes = '';
 
-    public function add(Rect $area, Bitmap $pixels): void
+    public function add(Rect $area, Bitmap $pixels): self
     {
         $this->places[] = $area->toArray();
         $this->bytes .= $pixels->toBytes();
+
+        return $this;
     }
 
     /** @param  array<string, mixed>  $words */

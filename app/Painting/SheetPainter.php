@@ -33,7 +33,7 @@ final readonly class SheetPainter
         $this->cache->sweep();
         $layer = $sheet->layer();
         $under = new LayerUnder($this->tiles, $layer);
-        $painted = (new StrokePainter($this->tips->kit($order->brush->tip, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());
+        $painted = (new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());
         $changed = $painted->takeDirty();
 
         return DB::connection()->transaction(function () use ($sheet, $layer, $order, $trace, $painted, $changed): Patches {

@@ -4,44 +4,82 @@ declare(strict_types=1);
 
 namespace App\Painting;
 
+use App\Models\Brush;
+use App\Models\BrushParts;
 use App\Models\Tip;
+use App\Models\Tooth;
 use App\Store\Derived;
 use App\Store\Kept;
 use LogicException;
+use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Make\Teeth;
 use Yarrowfog\Core\Paint\Kit;
 use Yarrowfog\Core\Paint\Levels;
 use Yarrowfog\Core\Raster\Plane;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\Settings\GroundSettings;
 
-/** Tips of the library, ready for the engine. */
+/** Tips and teeth of the library, ready for the engine. */
 final readonly class TipRack
 {
     public function __construct(private Kept $kept, private Derived $derived)
     {
     }
 
-    public function levels(Tip $tip): Levels
+    /** @return non-empty-list<Levels> one for each frame */
+    public function frames(Tip $tip): array
     {
-        return new TipLevels($tip->hash, $tip->kind, $tip->width, $tip->height, $this->kept, $this->derived);
+        return array_map(fn (array $p): Levels => new TipLevels($p['hash'], $tip->kind, $p['width'], $p['height'], $this->kept, $this->derived), $tip->pictures());
     }
 
-    /** Everything that a brush with these settings paints with. */
-    public function kit(Tip $tip, Brush $settings): Kit
+    /**
+     * Everything that a brush of the library paints with, in hand or as it is given.
+     *
+     * @throws InvalidInput when a part of it is gone
+     */
+    public function kit(Brush $brush, BrushSettings $settings): Kit
     {
-        return new Kit([$this->levels($tip)], null, $this->tooth($settings->choice('tooth')));
+        $parts = $brush->parts();
+
+        return $this->kitOf($parts, $settings, $parts->tip === $brush->tip_id ? $brush->tip : null);
     }
 
-    /** A made tooth; making one takes a tenth of a second, so that is done once. */
-    private function tooth(string $name): ?Plane
+    /**
+     * @param  Tip|null  $tip  where it is at hand already
+     *
+     * @throws InvalidInput when a part of it is gone
+     */
+    public function kitOf(BrushParts $parts, BrushSettings $settings, ?Tip $tip = null): Kit
     {
-        if (! in_array($name, Teeth::names(), true)) {
-            return null;
-        }
-        $side = Teeth::SIDE;
+        $bite = $parts->findBite();
+
+        return new Kit($this->frames($tip ?? $parts->findTip()), $bite === null ? null : $this->frames($bite)[0], $this->tooth($settings->choice('tooth'), $parts->tooth));
+    }
+
+    /** The heights of a made tooth. */
+    public function made(string $name): Plane
+    {
         // The name of the file holds the version of the recipe: a changed recipe makes a new file.
         $bytes = $this->derived->remember('tooth-'.strtr($name, ' ', '-').'-'.Teeth::RECIPE, fn (): string => (Teeth::named($name) ?? throw new LogicException("No tooth {$name}"))->toBytes());
 
-        return Plane::fromBytes($side, $side, $bytes);
+        return Plane::fromBytes(Teeth::SIDE, Teeth::SIDE, $bytes);
+    }
+
+    /** The heights of a tooth that was made of a picture. */
+    public function own(Tooth $tooth): Plane
+    {
+        return Plane::fromBytes($tooth->side, $tooth->side, $this->kept->get($tooth->hash));
+    }
+
+    private function tooth(string $name, ?int $own): ?Plane
+    {
+        if (in_array($name, Teeth::names(), true)) {
+            return $this->made($name);
+        }
+        if ($name !== GroundSettings::OWN || $own === null) {
+            return null;
+        }
+
+        return $this->own(Tooth::query()->find($own) ?? throw new InvalidInput('parts.tooth', 'The tooth of this brush is gone. Choose another one under Ground.'));
     }
 }

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Advice;
 
+use Closure;
 use Yarrowfog\Core\Paint\Kit;
 use Yarrowfog\Core\Paint\Levels;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Drive;
+use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\SettingValue;
@@ -19,15 +21,16 @@ use Yarrowfog\Core\Stroke\Trace;
 /**
  * How much each setting matters now: the mean change of the swatch's pixels between its
  * present value and its neutral one (its default, without spread and drives), over the
- * pixels printed in either; 1 when each of them changes as much as it can.
+ * pixels printed in either; 1 when each of them changes as much as it can. Likewise for
+ * its spread, against none, and for each of its drives, against the setting without it.
  *
  * It is measured on a swatch made small, the brush with it, on mid grey.
  */
 final readonly class Influence
 {
-    private const WIDTH = 300;
+    public const WIDTH = 300;
 
-    private const HEIGHT = 88;
+    public const HEIGHT = 88;
 
     /** px; the brush is made this large at most. */
     private const LARGEST = 22.0;
@@ -35,66 +38,99 @@ final readonly class Influence
     /** What the swatch lies on: both ink and its absence show. */
     private const PAPER = 0xB4B4B4FF;
 
-    /** Settings in px, which shrink with the brush. */
-    private const LENGTHS = ['size', 'taperIn', 'taperOut', 'frameLength', 'rimWidth'];
-
     /**
      * @param  array<string, array{share: float, reason: string|null}>  $settings  by id: 0–1, and why nothing changes
+     * @param  array<string, array{share: float, reason: string|null}>  $spreads  by id, of settings that have a spread
+     * @param  array<string, array{share: float, reason: string|null}>  $drives  by setting and input: “size pressure”
      */
-    private function __construct(public array $settings)
+    private function __construct(public array $settings, public array $spreads, public array $drives)
     {
     }
 
-    public static function of(Kit|Levels $kit, Brush $brush, int $roll): self
+    /** @param  non-empty-list<Trace>|null  $traces  within WIDTH × HEIGHT; a swell, flicks and taps unless given */
+    public static function of(Kit|Levels $kit, Brush $brush, int $roll, ?array $traces = null): self
+    {
+        return self::some($kit, $brush, $roll, $traces, SettingsTable::ids(), fn (): bool => true);
+    }
+
+    /**
+     * Of some settings, one after another, for as long as there is time: at least one.
+     *
+     * @param  non-empty-list<Trace>|null  $traces
+     * @param  list<string>  $ids
+     * @param  Closure(): bool  $goesOn  asked between two settings
+     */
+    public static function some(Kit|Levels $kit, Brush $brush, int $roll, ?array $traces, array $ids, Closure $goesOn): self
     {
         $kit = Kit::of($kit);
-        $brush = $brush->usedWith(count($kit->frames), $kit->bite !== null, $kit->tooth !== null);
+        $traces ??= self::traces();
+        $brush = Idle::inUse($kit, $brush);
         $factor = min(1.0, self::LARGEST / max(1.0, $brush->base('size')));
-        $traces = self::traces();
-        $painted = fn (Brush $b): Bitmap => Swatch::paint($kit, self::shrunk($b, $factor), $traces, $roll, self::WIDTH, self::HEIGHT, Bitmap::filled(self::WIDTH, self::HEIGHT, self::PAPER));
+        $painted = fn (Brush $b): Bitmap => Swatch::paint($kit, $b->scaled($factor), $traces, $roll, self::WIDTH, self::HEIGHT, Bitmap::filled(self::WIDTH, self::HEIGHT, self::PAPER));
         $now = $painted($brush);
-        $out = [];
-        foreach (SettingsTable::all() as $id => $setting) {
-            $reason = $setting->idleReason($brush, $traces[0]);
+        $against = fn (Brush $other): array => self::told(self::change($now, $painted($other)));
+        $idle = Idle::settings($brush, $traces);
+        $still = Idle::drives($brush, $traces, $roll);
+        $settings = $spreads = $drives = [];
+        foreach ($ids as $id) {
+            $setting = SettingsTable::get($id);
+            if ($settings !== [] && ! $goesOn()) {
+                break;
+            }
             $value = $brush->value($id);
-            if ($reason !== null) {
-                $out[$id] = ['share' => 0.0, 'reason' => $reason];
-            } elseif ($value == SettingValue::standard($setting)) {
-                $out[$id] = ['share' => 0.0, 'reason' => self::atRest($setting)];
-            } else {
-                $share = self::change($now, $painted($brush->neutral($id)));
-                $out[$id] = ['share' => $share, 'reason' => $share > 0.0 ? null : 'idle: nothing in the swatch changes by it'];
+            $settings[$id] = match (true) {
+                isset($idle[$id]) => ['share' => 0.0, 'reason' => $idle[$id]],
+                $value == SettingValue::standard($setting) => ['share' => 0.0, 'reason' => self::atRest($setting)],
+                default => $against($brush->neutral($id)),
+            };
+            if ($setting->spreadMost > 0) {
+                $spreads[$id] = match (true) {
+                    isset($idle[$id]) => ['share' => 0.0, 'reason' => $idle[$id]],
+                    $value->spread === 0.0 => ['share' => 0.0, 'reason' => 'idle: chance is left out'],
+                    // With nothing but a spread, that is all the setting does.
+                    $value == new SettingValue($setting->default, $value->spread) => $settings[$id],
+                    default => $against($brush->with($id, new SettingValue($value->base, 0.0, $value->drives))),
+                };
+            }
+            foreach ($value->drives as $drive) {
+                $key = PenReading::key($id, $drive);
+                $reason = $idle[$id] ?? $still[$key] ?? null;
+                $drives[$key] = $reason !== null
+                    ? ['share' => 0.0, 'reason' => $reason]
+                    : $against($brush->with($id, new SettingValue($value->base, $value->spread, array_values(array_filter($value->drives, fn (Drive $d): bool => $d !== $drive)))));
             }
         }
 
-        return new self($out);
+        return new self($settings, $spreads, $drives);
+    }
+
+    /** @return array{settings: array<string, array{share: float, reason: string|null}>, spreads: array<string, array{share: float, reason: string|null}>, drives: array<string, array{share: float, reason: string|null}>} */
+    public function toArray(): array
+    {
+        return ['settings' => $this->settings, 'spreads' => $this->spreads, 'drives' => $this->drives];
     }
 
     /**
-     * @return list<Trace>
+     * @return non-empty-list<Trace>
      */
     private static function traces(): array
     {
         return [
-            PracticePen::swell(new Rect(14, 16, 190, 56)),
-            ...array_slice(PracticePen::flicks(new Rect(216, 10, 70, 48)), 0, 2),
-            ...array_slice(PracticePen::taps(new Rect(210, 74, 80, 4)), 1, 3),
+            Movements::swell(new Rect(14, 16, 190, 56)),
+            ...array_slice(Movements::flicks(new Rect(216, 10, 70, 48)), 0, 2),
+            ...array_slice(Movements::taps(new Rect(210, 74, 80, 4)), 1, 3),
         ];
+    }
+
+    /** @return array{share: float, reason: string|null} */
+    private static function told(float $share): array
+    {
+        return ['share' => $share, 'reason' => $share > 0.0 ? null : 'idle: nothing in the swatch changes by it'];
     }
 
     private static function atRest(Setting $setting): string
     {
-        return $setting->isChoice() || $setting->isCurve() ? 'neutral: it is at its first choice' : 'neutral: it is where every brush begins';
-    }
-
-    private static function shrunk(Brush $brush, float $factor): Brush
-    {
-        foreach ($factor < 1.0 ? self::LENGTHS : [] as $id) {
-            $value = $brush->value($id);
-            $brush = $brush->with($id, new SettingValue(max(SettingsTable::get($id)->least, $value->number() * $factor), $value->spread, $value->drives));
-        }
-
-        return $brush;
+        return $setting->isChoice() || $setting->isCurve() ? 'neutral: its first choice' : 'neutral: as every brush begins';
     }
 
     /** The mean over the pixels printed in either picture, of the largest change of a channel. */

@@ -23,28 +23,70 @@ final class PrintPreview
     /** px */
     private const SIZES = [320, 96, 24];
 
+    /** Colours of each backdrop and of the ink that shows on it. */
+    public const BACKDROPS = [
+        'white' => [0xFFFFFF, 0x1C211E],
+        'black' => [0x111111, 0xE9E4D8],
+        'grey' => [0x808080, 0x1C211E],
+        'tint' => [0x6D9C8B, 0x1C211E],
+    ];
+
+    private const SECOND_INK = 0xC8B27A;
+
+    /** px high, of the strip that shows all backdrops. */
+    private const STRIP = 80;
+
     public const WIDTH = 324;
 
     public const HEIGHT = 428;
 
     private const LINE_SIZE = 26;
 
-    public static function paint(Levels $levels, TipKind $kind, Srgb $ink): Bitmap
+    /**
+     * @param  array{int, int}  $colours  of the backdrop and the ink: one of BACKDROPS
+     * @return Bitmap on nothing: the page shows it on the backdrop
+     */
+    public static function paint(Levels $levels, TipKind $kind, array $colours): Bitmap
     {
         $bounds = new Rect(0, 0, self::WIDTH, self::HEIGHT);
-        $brush = Brush::standard($kind)->inked($ink, $ink);
+        $ink = Srgb::fromInt($colours[1]);
+        $brush = Brush::standard($kind)->inked($ink, Srgb::fromInt(self::SECOND_INK));
         $strokes = [];
         $places = [[162, 162], [52, 376], [120, 376]];
         foreach (self::SIZES as $i => $size) {
             $strokes[] = self::stroke($levels, $brush->with('size', new SettingValue((float) $size)), [new Sample(0, ...$places[$i])], $bounds);
         }
-        $line = [];
-        for ($i = 0; $i <= 12; $i++) {
-            $line[] = new Sample($i * 20, 152 + $i * 12.5, 376 - 26 * sin($i / 12 * 2 * M_PI));
-        }
-        $strokes[] = self::stroke($levels, $brush->with('size', new SettingValue((float) self::LINE_SIZE)), $line, $bounds);
+        $strokes[] = self::stroke($levels, $brush->with('size', new SettingValue((float) self::LINE_SIZE)), self::wave(152, 376, 150, 26), $bounds);
 
         return Lay::over(Bitmap::filled(self::WIDTH, self::HEIGHT), $bounds, ...$strokes);
+    }
+
+    /** The tip once and as a short line on white, black, grey and a tint, side by side. */
+    public static function onAll(Levels $levels, TipKind $kind): Bitmap
+    {
+        $cell = intdiv(self::WIDTH, count(self::BACKDROPS));
+        $strip = new Rect(0, 0, self::WIDTH, self::STRIP);
+        $grounds = array_values(self::BACKDROPS);
+        $pixels = [];
+        for ($y = 0; $y < self::STRIP; $y++) {
+            for ($x = 0; $x < self::WIDTH; $x++) {
+                $pixels[] = $grounds[min(count($grounds) - 1, intdiv($x, $cell))][0] << 8 | 255;
+            }
+        }
+        $strokes = [];
+        foreach ($grounds as $i => [, $ink]) {
+            $brush = Brush::standard($kind)->inked(Srgb::fromInt($ink), Srgb::fromInt(self::SECOND_INK));
+            $strokes[] = self::stroke($levels, $brush->with('size', new SettingValue(46.0)), [new Sample(0, $i * $cell + $cell / 2, 28)], $strip);
+            $strokes[] = self::stroke($levels, $brush->with('size', new SettingValue(12.0)), self::wave($i * $cell + 12, 66, $cell - 24, 5), $strip);
+        }
+
+        return Lay::over(new Bitmap(self::WIDTH, self::STRIP, $pixels), $strip, ...$strokes);
+    }
+
+    /** @return non-empty-list<Sample> */
+    private static function wave(float $x, float $y, float $length, float $height): array
+    {
+        return array_map(fn (int $i): Sample => new Sample($i * 20, $x + $i * $length / 12, $y - $height * sin($i / 12 * 2 * M_PI)), range(0, 12));
     }
 
     /** @param  non-empty-list<Sample>  $samples */

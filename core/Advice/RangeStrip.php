@@ -11,7 +11,7 @@ use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\SettingValue;
@@ -24,6 +24,9 @@ final readonly class RangeStrip
     public const WIDTH = 190;
 
     public const HEIGHT = 72;
+
+    /** px; a larger brush is made smaller for the strip, unless its size is what is shown. */
+    private const LARGEST = 40.0;
 
     /** Values of a setting whose range spans more than this many times its least rise by factors. */
     private const WIDE = 50.0;
@@ -42,11 +45,13 @@ final readonly class RangeStrip
         if ($setting->isCurve()) {
             throw new InvalidInput('setting', "“{$setting->label}” is a curve: it has no low and high.");
         }
-        $trace = PracticePen::swell(new Rect(16, 14, self::WIDTH - 32, self::HEIGHT - 28));
+        $trace = Movements::swell(new Rect(16, 14, self::WIDTH - 32, self::HEIGHT - 28));
         $value = $brush->value($id);
         $strokes = [];
+        $factor = $id === 'size' ? 1.0 : self::LARGEST / max(1.0, $brush->base('size'));
         foreach (self::values($setting) as $at) {
-            $picture = Swatch::paint($kit, $brush->with($id, new SettingValue($at, $value->spread, $value->drives)), [$trace], $roll, self::WIDTH, self::HEIGHT);
+            $with = $brush->with($id, new SettingValue($at, $value->spread, $value->drives))->scaled($factor);
+            $picture = Swatch::paint($kit, $with, [$trace], $roll, self::WIDTH, self::HEIGHT, Swatch::ground($with, self::WIDTH, self::HEIGHT));
             $strokes[] = ['value' => $at, 'picture' => $picture];
         }
 

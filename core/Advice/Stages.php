@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Advice;
 
+use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Stroke\Brush;
-use Yarrowfog\Core\Stroke\Chance;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\PathBuilder;
 use Yarrowfog\Core\Stroke\PathPoint;
@@ -14,22 +14,24 @@ use Yarrowfog\Core\Stroke\Placer;
 use Yarrowfog\Core\Stroke\Taper;
 use Yarrowfog\Core\Stroke\Trace;
 
-/** One trace as it stands after each station: what the interface draws between them. */
+/** One stroke as it stands after each station: what the interface draws between them. */
 final readonly class Stages
 {
-    /** Dabs drawn at most; more cannot be told apart. */
-    private const MOST = 400;
+    /** Points and dabs told at most; more cannot be told apart. */
+    private const MOST = 1200;
 
     /**
      * @param  list<array{float, float, float}>  $path  x, y, and pressure · taper, 0–1
-     * @param  list<array{float, float}>  $places  x, y
-     * @param  list<array{float, float, float, float, float, string, float}>  $dabs  x, y, size, angle, roundness, colour, ink 0–1
+     * @param  list<array{float, float}>  $places  x, y of each dab told
+     * @param  list<array{float, float, float, float, float, string, float, float, float, int, array<string, float>}>  $dabs  x, y, size, angle, roundness, colour, flow, opacity, pressure, index and readings of its drives
+     * @param  int  $count  of all dabs
+     * @param  float  $length  px of the path
      */
-    private function __construct(public array $path, public array $places, public array $dabs, public int $count)
+    private function __construct(public array $path, public array $places, public array $dabs, public int $count, public float $length)
     {
     }
 
-    public static function of(Brush $brush, Trace $trace, int $roll): self
+    public static function of(Brush $brush, Trace $trace, int $roll, int $most = self::MOST): self
     {
         $total = PathBuilder::lengthOf($trace, $brush);
         $taper = new Taper($brush->base('taperIn'), $brush->base('taperOut'), $total);
@@ -41,24 +43,56 @@ final readonly class Stages
         }
         array_push($points, ...$path->finish());
         $places = [];
-        foreach ($points as $point) {
+        foreach ($brush->isBand() ? [] : $points as $point) {
             array_push($places, ...$placer->feed($point));
         }
         $maker = new DabMaker($brush, $trace->realPressure, $roll, $total);
         $dabs = [];
         $shown = [];
-        foreach (self::thinned($places, self::MOST) as $place) {
+        foreach (self::thinned($places, $most) as $place) {
             $dab = $maker->dab($place);
             $shown[] = [round($place->x, 2), round($place->y, 2)];
-            $dabs[] = [round($dab->x, 2), round($dab->y, 2), round($dab->shape->size, 2), round($dab->shape->angle, 1), round($dab->shape->roundness, 3), sprintf('#%06x', $dab->colour), round($dab->flow * $dab->opacity, 3)];
+            $dabs[] = [
+                round($dab->x, 2), round($dab->y, 2), round($dab->shape->size, 2), round(fmod($dab->shape->angle, 360.0), 1), round($dab->shape->roundness, 3), sprintf('#%06x', $dab->colour),
+                round($dab->flow, 3), round($dab->opacity, 3), round($place->on->pressure, 3), $place->index,
+                array_map(fn (float $reading): float => round($reading, 3), PenReading::of($brush, $place->on, $place->key, $roll)),
+            ];
         }
 
         return new self(
-            array_map(fn (PathPoint $p): array => [round($p->x, 2), round($p->y, 2), round($p->pressure * $taper->at($p->s), 3)], self::thinned($points, self::MOST)),
+            array_map(fn (PathPoint $p): array => [round($p->x, 2), round($p->y, 2), round($p->pressure * $taper->at($p->s), 3)], self::thinned($points, $most)),
             $shown,
             $dabs,
             count($places),
+            $total,
         );
+    }
+
+    /**
+     * Of several strokes, all of them within the same bounds of work.
+     *
+     * @param  list<Trace>  $traces  each has a roll of its own, as in a swatch
+     * @return list<self>
+     */
+    public static function all(Brush $brush, array $traces, int $roll): array
+    {
+        $most = max(40, intdiv(2 * self::MOST, max(1, count($traces))));
+
+        return array_map(fn (int $i): self => self::of($brush, $traces[$i], $roll + $i, min(self::MOST, $most)), array_keys($traces));
+    }
+
+    /**
+     * Which strokes stand for the swatch where there is little room: the longest alone where it is most of the way.
+     *
+     * @param  list<self>  $all
+     * @return list<int>
+     */
+    public static function leading(array $all): array
+    {
+        $lengths = array_map(fn (self $s): float => $s->length, $all);
+        $longest = $lengths === [] ? 0.0 : max($lengths);
+
+        return $longest > 0.0 && 2 * $longest >= array_sum($lengths) ? [(int) array_search($longest, $lengths, true)] : array_keys($all);
     }
 
     /** @return array<string, mixed> */

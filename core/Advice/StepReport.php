@@ -32,6 +32,11 @@ final readonly class StepReport
     /** Ripple below which a line looks solid. */
     public const SOLID = 0.02;
 
+    /** Parts of the size by which a spacing is lowered that was reckoned solid and is not, and how often. */
+    private const STEP_DOWN = 0.01;
+
+    private const STEPS_DOWN = 5;
+
     /** Pressure of the steady stroke. */
     private const PRESSURE = 0.7;
 
@@ -40,8 +45,9 @@ final readonly class StepReport
      * @param  float  $step  px from dab to dab
      * @param  float  $ripple  (most − least) / most of the ink along the middle of the stroke, 0–1
      * @param  float|null  $widest  spacing, as a part of the size, up to which the line looks solid; null when it never does
+     * @param  bool  $isBand  laid as one continuous band: there are no dabs, and the figures are zero
      */
-    private function __construct(public float $printed, public float $step, public float $ripple, public ?float $widest)
+    private function __construct(public float $printed, public float $step, public float $ripple, public ?float $widest, public bool $isBand = false)
     {
     }
 
@@ -49,26 +55,43 @@ final readonly class StepReport
     {
         // The ground, and all pictures of the tip but the first, have no say in how dabs join.
         $levels = Kit::of($kit)->frames[0];
+        if ($brush->isBand()) {
+            return new self(0.0, 0.0, 0.0, null, true);
+        }
         $size = $brush->base('size');
         $measured = min($size, self::MEASURED_AT);
         $steady = self::steadied($brush, $measured);
         $reach = (int) ceil($measured * 1.5) + 2;
-        $middle = $reach * 2;
-        $painter = new StrokePainter($levels, $steady);
-        $one = $painter->stroke(new Trace([new Sample(0, $reach, $reach, self::PRESSURE)]), 0, new Rect(0, 0, 2 * $reach, 2 * $reach));
+        $one = (new StrokePainter($levels, $steady))->stroke(new Trace([new Sample(0, $reach, $reach, self::PRESSURE)]), 0, new Rect(0, 0, 2 * $reach, 2 * $reach));
         $printed = self::printedLength($one);
 
         $factor = $size / $measured;
+        $ripple = self::painted($levels, $steady, $reach, $measured);
+        $widest = Ripple::of($one, (int) $reach, $steady)->widestSolid($measured, self::SOLID);
+        // What was reckoned is painted: a spacing that is called solid must report itself so.
+        for ($i = 0; $i < self::STEPS_DOWN && $widest !== null && $widest > self::STEP_DOWN; $i++) {
+            if (self::painted($levels, $steady->with('spacing', new SettingValue($widest)), $reach, $measured) < self::SOLID) {
+                break;
+            }
+            $widest -= self::STEP_DOWN;
+        }
+
+        return new self($printed * $factor, self::gapOf($steady) * $factor, $ripple, $widest);
+    }
+
+    /** Ripple of a steady stroke, measured on its paint. */
+    private static function painted(Levels $levels, Brush $steady, int $reach, float $measured): float
+    {
+        $middle = $reach * 2;
         $gap = self::gapOf($steady);
         $length = max(6 * $gap, 4 * $measured);
         $trace = new Trace([new Sample(0, $reach, $middle, self::PRESSURE), new Sample(100, $reach + $length / 2, $middle, self::PRESSURE), new Sample(200, $reach + $length, $middle, self::PRESSURE)]);
         $bounds = new Rect(0, 0, (int) ceil($length) + 2 * $reach, 2 * $middle);
-        $stroke = $painter->stroke($trace, 0, $bounds);
+        $stroke = (new StrokePainter($levels, $steady))->stroke($trace, 0, $bounds);
         $from = $reach + (int) ceil(max($measured, $gap));
         $until = $from + (int) max(ceil($gap * 3), $measured);
-        $ripple = self::ripple($stroke, $from, min($until, $bounds->width - 1), $middle, max(1, (int) round($measured / 8)));
 
-        return new self($printed * $factor, $gap * $factor, $ripple, Ripple::of($one, (int) $reach, $steady)->widestSolid($measured, self::SOLID));
+        return self::ripple($stroke, $from, min($until, $bounds->width - 1), $middle, max(1, (int) round($measured / 8)));
     }
 
     /** px of empty ground between two dabs; negative where they overlap. */
@@ -77,10 +100,11 @@ final readonly class StepReport
         return $this->step - $this->printed;
     }
 
-    /** solid, beaded or separate. */
+    /** band, solid, beaded or separate. */
     public function kind(): string
     {
         return match (true) {
+            $this->isBand => 'band',
             $this->gap() > 0.5 => 'separate',
             $this->ripple < self::SOLID => 'solid',
             default => 'beaded',
@@ -89,10 +113,13 @@ final readonly class StepReport
 
     public function words(): string
     {
+        $solidUpTo = $this->widest === null ? '' : sprintf('; solid up to %.0f %% spacing', 100 * $this->widest);
+
         return match ($this->kind()) {
-            'separate' => sprintf('separate marks, %s px apart', self::px($this->gap())),
+            'band' => 'one continuous band: there are no dabs to space',
+            'separate' => sprintf('separate marks, %s px apart', self::px($this->gap())).$solidUpTo,
             'solid' => sprintf('solid: dabs overlap by %s px, %.0f %%', self::px(-$this->gap()), 100 * -$this->gap() / max(0.1, $this->printed)),
-            default => sprintf('beaded: the line wavers by %.0f %%', 100 * $this->ripple),
+            default => sprintf('beaded: the line wavers by %.0f %%', 100 * $this->ripple).$solidUpTo,
         };
     }
 
@@ -100,6 +127,12 @@ final readonly class StepReport
     public function toArray(): array
     {
         return ['kind' => $this->kind(), 'words' => $this->words(), 'printed' => $this->printed, 'step' => $this->step, 'gap' => $this->gap(), 'ripple' => $this->ripple, 'widest' => $this->widest];
+    }
+
+    /** mm of paper that so many px take at a resolution. */
+    public static function millimetres(float $px, float $dpi): float
+    {
+        return $px / $dpi * 25.4;
     }
 
     private static function px(float $px): string

@@ -16,20 +16,41 @@ final readonly class Oklab
     {
     }
 
+    /** What L, a and b take of the three cone responses. */
+    public const FROM_CONES = [
+        [0.2104542553, 0.7936177850, -0.0040720468],
+        [1.9779984951, -2.4285922050, 0.4505937099],
+        [0.0259040371, 0.7827717662, -0.8086757660],
+    ];
+
     public static function fromSrgb(Srgb $colour): self
+    {
+        [$l, $m, $s] = self::conesOf($colour);
+        [$light, $red, $yellow] = self::FROM_CONES;
+
+        return new self(
+            $light[0] * $l + $light[1] * $m + $light[2] * $s,
+            $red[0] * $l + $red[1] * $m + $red[2] * $s,
+            $yellow[0] * $l + $yellow[1] * $m + $yellow[2] * $s,
+        );
+    }
+
+    /**
+     * The compressed cone responses; each grows with every channel.
+     *
+     * @return array{float, float, float}
+     */
+    public static function conesOf(Srgb $colour): array
     {
         $r = Srgb::linear($colour->red / 255);
         $g = Srgb::linear($colour->green / 255);
         $b = Srgb::linear($colour->blue / 255);
-        $l = (0.4122214708 * $r + 0.5363325363 * $g + 0.0514459929 * $b) ** (1 / 3);
-        $m = (0.2119034982 * $r + 0.6806995451 * $g + 0.1073969566 * $b) ** (1 / 3);
-        $s = (0.0883024619 * $r + 0.2817188376 * $g + 0.6299787005 * $b) ** (1 / 3);
 
-        return new self(
-            0.2104542553 * $l + 0.7936177850 * $m - 0.0040720468 * $s,
-            1.9779984951 * $l - 2.4285922050 * $m + 0.4505937099 * $s,
-            0.0259040371 * $l + 0.7827717662 * $m - 0.8086757660 * $s,
-        );
+        return [
+            (0.4122214708 * $r + 0.5363325363 * $g + 0.0514459929 * $b) ** (1 / 3),
+            (0.2119034982 * $r + 0.6806995451 * $g + 0.1073969566 * $b) ** (1 / 3),
+            (0.0883024619 * $r + 0.2817188376 * $g + 0.6299787005 * $b) ** (1 / 3),
+        ];
     }
 
     /** @return array{float, float, float} linear light; outside 0–1 where the screen cannot show it */

@@ -5,9 +5,17 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut;
 
 use Yarrowfog\Core\Cut\Checks\AlmostNoInk;
+use Yarrowfog\Core\Cut\Checks\ColourLost;
+use Yarrowfog\Core\Cut\Checks\Fringe;
+use Yarrowfog\Core\Cut\Checks\HolesLeft;
 use Yarrowfog\Core\Cut\Checks\LightOnDark;
+use Yarrowfog\Core\Cut\Checks\NeverFull;
 use Yarrowfog\Core\Cut\Checks\NotSquare;
+use Yarrowfog\Core\Cut\Checks\OffCentre;
 use Yarrowfog\Core\Cut\Checks\TintedPaper;
+use Yarrowfog\Core\Cut\Checks\TooLarge;
+use Yarrowfog\Core\Cut\Checks\TooManySpecks;
+use Yarrowfog\Core\Cut\Checks\TooSmall;
 use Yarrowfog\Core\Cut\Checks\TouchesEdge;
 
 /** Every check there is, in the order in which a painter would mend. */
@@ -16,7 +24,7 @@ final class CheckList
     /** @return list<Finding> empty when there is nothing to mend */
     public static function look(CutResult $cut): array
     {
-        $checks = [new AlmostNoInk, new LightOnDark, new TintedPaper, new TouchesEdge, new NotSquare];
+        $checks = [new AlmostNoInk, new LightOnDark, new TintedPaper, new HolesLeft, new Fringe, new TooManySpecks, new TouchesEdge, new NeverFull, new TooLarge, new ColourLost, new OffCentre, new NotSquare, new TooSmall];
         $found = [];
         foreach ($checks as $check) {
             $finding = $check->look($cut);

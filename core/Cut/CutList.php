@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Reading;
@@ -37,7 +38,7 @@ final readonly class CutList
             $class = StepCatalogue::find($entry->text('step'), $entry->name('step'));
             $steps[] = new ListedStep(
                 $class,
-                Numbers::read($class::description(), $entry->object('numbers')),
+                Numbers::read($class::description()->params, $entry->object('numbers')),
                 $entry->flag('on', true),
             );
         }
@@ -51,19 +52,18 @@ final readonly class CutList
         return Replay::of($this, $source, $factor)->picture;
     }
 
-    /** Where a step that changes tone or clears belongs: before the first step of the frame. */
+    /** Where a step that changes tone or clears belongs: before those at the end that fit the picture to its ink. */
     public function placeBeforeFrame(): int
     {
-        foreach ($this->steps as $i => $listed) {
-            if ($listed->description()->group === StepGroup::Frame) {
-                return $i;
-            }
+        $at = count($this->steps);
+        while ($at > 0 && $this->steps[$at - 1]->description()->closes) {
+            $at--;
         }
 
-        return count($this->steps);
+        return $at;
     }
 
-    /** @return array{kind: string, steps: list<array{step: string, on: bool, numbers: array<string, float|string|list<array{float, float}>>}>} */
+    /** @return array{kind: string, steps: list<array{step: string, on: bool, numbers: array<string, mixed>}>} */
     public function toArray(): array
     {
         return ['kind' => $this->kind->value, 'steps' => array_map(fn (ListedStep $s): array => $s->toArray(), $this->steps)];

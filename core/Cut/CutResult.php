@@ -92,4 +92,23 @@ final readonly class CutResult
     {
         return (int) round($px / $this->factor);
     }
+
+    /** The step of this class that is switched on and comes last, if there is one. */
+    public function step(string $class): ?ListedStep
+    {
+        $found = null;
+        foreach ($this->list->steps as $listed) {
+            $found = $listed->on && $listed->step === $class ? $listed : $found;
+        }
+
+        return $found;
+    }
+
+    /** Where a step that fits the frame belongs: before a closing scale, so that the size asked for is the size of the tip. */
+    public function placeBeforeScale(): int
+    {
+        $count = count($this->list->steps);
+
+        return $count > 0 && $this->list->steps[$count - 1]->description()->id === 'scale' ? $count - 1 : $count;
+    }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use Yarrowfog\Core\Form\Numbers;
+
 /** A step as it stands in a cut list: which, with what numbers, on or off. */
 final readonly class ListedStep
 {
@@ -19,7 +21,7 @@ final readonly class ListedStep
         return $this->step::description();
     }
 
-    /** @return array{step: string, on: bool, numbers: array<string, float|string|list<array{float, float}>>} */
+    /** @return array{step: string, on: bool, numbers: array<string, mixed>} */
     public function toArray(): array
     {
         return ['step' => $this->description()->id, 'on' => $this->on, 'numbers' => $this->numbers->toArray()];

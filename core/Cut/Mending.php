@@ -4,27 +4,35 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Tip\TipKind;
 
-/** A step to add to the list, and where. */
+/** What puts a finding right: a step to add to the list, and where, or another kind of tip. */
 final readonly class Mending
 {
-    private function __construct(public string $label, public int $at, public ListedStep $step)
+    private function __construct(public string $label, public int $at, public ?ListedStep $step, public ?TipKind $kind = null)
     {
     }
 
     /**
      * @param  class-string<Step>  $step
-     * @param  array<string, float|string>  $numbers
+     * @param  array<string, mixed>  $numbers
      */
     public static function with(string $label, int $at, string $step, array $numbers = []): self
     {
-        return new self($label, $at, new ListedStep($step, Numbers::read($step::description(), Reading::of($numbers))));
+        return new self($label, $at, new ListedStep($step, Numbers::read($step::description()->params, Reading::of($numbers))));
     }
 
-    /** @return array{label: string, at: int, step: array<string, mixed>} */
+    /** The same picture as another kind of tip. */
+    public static function asKind(string $label, TipKind $kind): self
+    {
+        return new self($label, 0, null, $kind);
+    }
+
+    /** @return array{label: string, at: int, step: array<string, mixed>|null, kind: string|null} */
     public function toArray(): array
     {
-        return ['label' => $this->label, 'at' => $this->at, 'step' => $this->step->toArray()];
+        return ['label' => $this->label, 'at' => $this->at, 'step' => $this->step?->toArray(), 'kind' => $this->kind?->value];
     }
 }

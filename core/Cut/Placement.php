@@ -4,21 +4,23 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use InvalidArgumentException;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 
-/** Where a picture lies on the source it was cut from. */
+/**
+ * Where a picture lies on the source it was cut from: a place (x, y) of the source is at
+ * (a·x + c·y + e, b·x + d·y + f) of the picture.
+ */
 final readonly class Placement
 {
-    /**
-     * @param  float  $x  px of the source at the picture's left edge
-     * @param  float  $y  px of the source at its top edge
-     * @param  float  $scale  px of the picture for one px of the source
-     */
     public function __construct(
-        public float $x,
-        public float $y,
-        public float $scale,
+        public float $a,
+        public float $b,
+        public float $c,
+        public float $d,
+        public float $e,
+        public float $f,
         public int $width,
         public int $height,
     ) {
@@ -26,22 +28,50 @@ final readonly class Placement
 
     public static function whole(Bitmap $source): self
     {
-        return new self(0.0, 0.0, 1.0, $source->width, $source->height);
+        return new self(1.0, 0.0, 0.0, 1.0, 0.0, 0.0, $source->width, $source->height);
     }
 
     public function cropped(Rect $area): self
     {
-        return new self($this->x + $area->x / $this->scale, $this->y + $area->y / $this->scale, $this->scale, $area->width, $area->height);
+        return $this->then(1.0, 0.0, 0.0, 1.0, -$area->x, -$area->y, $area->width, $area->height);
     }
 
-    public function scaledTo(Bitmap $picture): self
+    public function scaledTo(int $width, int $height): self
     {
-        return new self($this->x, $this->y, $this->scale * $picture->width / $this->width, $picture->width, $picture->height);
+        return $this->then($width / $this->width, 0.0, 0.0, $height / $this->height, 0.0, 0.0, $width, $height);
     }
 
-    /** @return array{float, float, float, int, int} x, y, scale, width, height */
+    /** The picture moved on: its place (x, y) goes to (a·x + c·y + e, b·x + d·y + f). */
+    public function then(float $a, float $b, float $c, float $d, float $e, float $f, int $width, int $height): self
+    {
+        return new self(
+            $a * $this->a + $c * $this->b,
+            $b * $this->a + $d * $this->b,
+            $a * $this->c + $c * $this->d,
+            $b * $this->c + $d * $this->d,
+            $a * $this->e + $c * $this->f + $e,
+            $b * $this->e + $d * $this->f + $f,
+            $width,
+            $height,
+        );
+    }
+
+    /** @return array{float, float, float, float, float, float, int, int} a to f, width, height */
     public function toArray(): array
     {
-        return [$this->x, $this->y, $this->scale, $this->width, $this->height];
+        return [$this->a, $this->b, $this->c, $this->d, $this->e, $this->f, $this->width, $this->height];
+    }
+
+    /**
+     * @param  list<float|int>  $from  as `toArray()` gave it
+     */
+    public static function fromArray(array $from): self
+    {
+        if (count($from) !== 8) {
+            throw new InvalidArgumentException('A placement has eight numbers.');
+        }
+        [$a, $b, $c, $d, $e, $f, $width, $height] = $from;
+
+        return new self((float) $a, (float) $b, (float) $c, (float) $d, (float) $e, (float) $f, (int) $width, (int) $height);
     }
 }

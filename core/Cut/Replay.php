@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut;
 
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
 
 /** A source as the steps of a list left it, and where it then lies on that source. */
 final readonly class Replay
@@ -12,7 +13,7 @@ final readonly class Replay
     /**
      * @param  list<Placement>  $inputs  of the picture as it reached each step of the list, those switched off too
      */
-    private function __construct(public Bitmap $picture, public Placement $placement, public array $inputs)
+    public function __construct(public Bitmap $picture, public Placement $placement, public array $inputs = [])
     {
     }
 
@@ -24,24 +25,44 @@ final readonly class Replay
      */
     public static function of(CutList $list, Bitmap $source, float $factor = 1.0): self
     {
-        $placement = Placement::whole($source);
-        $inputs = [];
-        foreach ($list->steps as $listed) {
+        return self::begin($source)->through($list, count($list->steps), $factor);
+    }
+
+    /** The source before the first step. */
+    public static function begin(Bitmap $source): self
+    {
+        return new self($source, Placement::whole($source));
+    }
+
+    /** Goes on, from the step that comes next, up to a step of the list that is not taken any more. */
+    public function through(CutList $list, int $until, float $factor): self
+    {
+        $picture = $this->picture;
+        $placement = $this->placement;
+        $inputs = $this->inputs;
+        foreach (array_slice($list->steps, count($inputs), max(0, $until - count($inputs))) as $listed) {
             $inputs[] = $placement;
             if (! $listed->on) {
                 continue;
             }
             $step = $listed->step::from($listed->numbers->scaled($factor));
             if ($step instanceof CroppingStep) {
-                $area = $step->area($source, $list->kind);
+                $area = $step->area($picture, $list->kind);
                 $placement = $placement->cropped($area);
-                $source = $source->crop($area);
-            } else {
-                $source = $step->apply($source, $list->kind);
-                $placement = $placement->scaledTo($source);
+                $picture = $picture->crop($area);
+
+                continue;
             }
+            if ($step instanceof SpreadingStep) {
+                [$left, $top, $right, $bottom] = $step->room();
+                $area = Rect::between(-$left, -$top, $picture->width + $right, $picture->height + $bottom);
+                $placement = $placement->cropped($area);
+                $picture = $picture->crop($area);
+            }
+            $picture = $step->apply($picture, $list->kind);
+            $placement = $step instanceof MovingStep ? $step->moved($placement) : $placement;
         }
 
-        return new self($source, $placement, $inputs);
+        return new self($picture, $placement, $inputs);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 

@@ -4,14 +4,37 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use Yarrowfog\Core\Cut\Steps\Cells;
 use Yarrowfog\Core\Cut\Steps\Centre;
 use Yarrowfog\Core\Cut\Steps\ClearColour;
 use Yarrowfog\Core\Cut\Steps\ClearPaper;
+use Yarrowfog\Core\Cut\Steps\Crop;
+use Yarrowfog\Core\Cut\Steps\DragBlur;
+use Yarrowfog\Core\Cut\Steps\FadeEdge;
+use Yarrowfog\Core\Cut\Steps\FlattenLight;
+use Yarrowfog\Core\Cut\Steps\Flip;
+use Yarrowfog\Core\Cut\Steps\Grain;
+use Yarrowfog\Core\Cut\Steps\GreyMix;
+use Yarrowfog\Core\Cut\Steps\HandMask;
+use Yarrowfog\Core\Cut\Steps\InkGain;
+use Yarrowfog\Core\Cut\Steps\InnerGlow;
 use Yarrowfog\Core\Cut\Steps\InvertInk;
+use Yarrowfog\Core\Cut\Steps\KeepArea;
 use Yarrowfog\Core\Cut\Steps\Levels;
+use Yarrowfog\Core\Cut\Steps\LiftBacking;
+use Yarrowfog\Core\Cut\Steps\OuterGlow;
+use Yarrowfog\Core\Cut\Steps\OutlineEdge;
+use Yarrowfog\Core\Cut\Steps\RoughEdge;
 use Yarrowfog\Core\Cut\Steps\Scale;
+use Yarrowfog\Core\Cut\Steps\Shadow;
+use Yarrowfog\Core\Cut\Steps\SoftBlur;
+use Yarrowfog\Core\Cut\Steps\Specks;
 use Yarrowfog\Core\Cut\Steps\Square;
+use Yarrowfog\Core\Cut\Steps\Threshold;
+use Yarrowfog\Core\Cut\Steps\Tiles;
+use Yarrowfog\Core\Cut\Steps\ToneCurve;
 use Yarrowfog\Core\Cut\Steps\TrimToInk;
+use Yarrowfog\Core\Cut\Steps\Turn;
 use Yarrowfog\Core\InvalidInput;
 
 /** Every step there is, in the order in which they are offered. */
@@ -19,10 +42,33 @@ final class StepCatalogue
 {
     /** @var list<class-string<Step>> */
     public const STEPS = [
+        Crop::class,
+        Turn::class,
+        Flip::class,
+        FlattenLight::class,
         ClearPaper::class,
         ClearColour::class,
-        InvertInk::class,
+        KeepArea::class,
+        HandMask::class,
+        Specks::class,
+        LiftBacking::class,
+        FadeEdge::class,
+        GreyMix::class,
         Levels::class,
+        ToneCurve::class,
+        Threshold::class,
+        InkGain::class,
+        InvertInk::class,
+        SoftBlur::class,
+        DragBlur::class,
+        Tiles::class,
+        Cells::class,
+        Grain::class,
+        RoughEdge::class,
+        OuterGlow::class,
+        InnerGlow::class,
+        Shadow::class,
+        OutlineEdge::class,
         TrimToInk::class,
         Centre::class,
         Square::class,

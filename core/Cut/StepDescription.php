@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use Yarrowfog\Core\Form\Param;
+
 /** What a step is called, what it does in one sentence, and its numbers. */
 final readonly class StepDescription
 {
     /**
      * @param  list<Param>  $params
+     * @param  bool  $closes  whether it fits the picture to its ink, and so belongs at the end of a list
      */
     public function __construct(
         public string $id,
@@ -16,12 +19,7 @@ final readonly class StepDescription
         public StepGroup $group,
         public string $sentence,
         public array $params,
+        public bool $closes = false,
     ) {
-    }
-
-    /** @return list<string> */
-    public function keys(): array
-    {
-        return array_map(fn (Param $p): string => $p->key, $this->params);
     }
 }

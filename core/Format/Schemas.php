@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Format;
 
 use Yarrowfog\Core\Cut\CutList;
-use Yarrowfog\Core\Cut\Param;
 use Yarrowfog\Core\Cut\StepCatalogue;
+use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Stroke\DriveInput;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
@@ -123,9 +123,24 @@ final class Schemas
     /** @return array<string, mixed> */
     private static function param(Param $param): array
     {
+        $pair = ['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1]];
+
         return match ($param->kind) {
             'choice' => ['enum' => $param->choices, 'default' => $param->choices[0]],
-            'places' => ['type' => 'array', 'maxItems' => 32, 'items' => ['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1]]],
+            'places' => ['type' => 'array', 'maxItems' => (int) $param->most, 'items' => $pair],
+            'curve' => ['type' => 'array', 'minItems' => 2, 'maxItems' => (int) $param->most, 'items' => $pair],
+            'colour' => ['type' => 'string', 'pattern' => '^#[0-9a-fA-F]{6}$', 'default' => $param->colour],
+            'roll' => ['type' => 'integer', 'minimum' => 0, 'maximum' => (int) $param->most, 'default' => (int) $param->default],
+            'strokes' => ['type' => 'array', 'maxItems' => (int) $param->most, 'items' => [
+                ...self::part([
+                    'shows' => ['type' => 'boolean', 'default' => false],
+                    'size' => ['type' => 'number', 'minimum' => 0.001, 'maximum' => 1],
+                    'softness' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1, 'default' => 0.3],
+                    'pressed' => ['type' => 'boolean', 'default' => false],
+                    'samples' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'array', 'minItems' => 3, 'maxItems' => 4, 'items' => ['type' => 'number']]],
+                ]),
+                'required' => ['size', 'samples'],
+            ]],
             default => ['type' => 'number', 'minimum' => $param->least, 'maximum' => $param->most, 'default' => $param->default],
         };
     }

@@ -32,12 +32,12 @@ final class Teeth
     public static function named(string $name): ?Plane
     {
         return match ($name) {
-            'laid paper' => self::$made[$name] ??= self::plane(self::laid()),
-            'cold-pressed paper' => self::$made[$name] ??= self::plane(self::coldPressed()),
-            'weave' => self::$made[$name] ??= self::plane(self::weave()),
-            'slate' => self::$made[$name] ??= self::plane(self::slate()),
-            'wood' => self::$made[$name] ??= self::plane(self::wood()),
-            'speckle' => self::$made[$name] ??= self::plane(self::speckle()),
+            'laid paper' => self::$made[$name] ??= ToothHeights::evened(self::laid(), self::SIDE),
+            'cold-pressed paper' => self::$made[$name] ??= ToothHeights::evened(self::coldPressed(), self::SIDE),
+            'weave' => self::$made[$name] ??= ToothHeights::evened(self::weave(), self::SIDE),
+            'slate' => self::$made[$name] ??= ToothHeights::evened(self::slate(), self::SIDE),
+            'wood' => self::$made[$name] ??= ToothHeights::evened(self::wood(), self::SIDE),
+            'speckle' => self::$made[$name] ??= ToothHeights::evened(self::speckle(), self::SIDE),
             default => null,
         };
     }
@@ -163,60 +163,5 @@ final class Teeth
         }
 
         return $out;
-    }
-
-    /** @param  list<float>  $heights */
-    private static function plane(array $heights): Plane
-    {
-        asort($heights);
-        $values = array_fill(0, count($heights), 0);
-        $rank = 0;
-        foreach ($heights as $i => $height) {
-            $values[$i] = intdiv($rank * 65535, count($heights) - 1);
-            $rank++;
-        }
-
-        return self::rolled($values);
-    }
-
-    /**
-     * What repeats can be cut anywhere: where the steps from pixel to pixel are most like
-     * those everywhere else, so that the seam cannot be told.
-     *
-     * @param  array<int, int>  $values
-     */
-    private static function rolled(array $values): Plane
-    {
-        $side = self::SIDE;
-        $columns = $rows = array_fill(0, $side, 0);
-        for ($y = 0; $y < $side; $y++) {
-            for ($x = 0; $x < $side; $x++) {
-                $here = $values[$y * $side + $x];
-                $columns[$x] += abs($values[$y * $side + ($x + 1) % $side] - $here);
-                $rows[$y] += abs($values[($y + 1) % $side * $side + $x] - $here);
-            }
-        }
-        $right = self::mostUsual($columns) + 1;
-        $down = self::mostUsual($rows) + 1;
-        $out = [];
-        for ($y = 0; $y < $side; $y++) {
-            for ($x = 0; $x < $side; $x++) {
-                $out[] = $values[($y + $down) % $side * $side + ($x + $right) % $side];
-            }
-        }
-
-        return new Plane($side, $side, $out);
-    }
-
-    /** @param  array<int, int>  $steps */
-    private static function mostUsual(array $steps): int
-    {
-        $mean = array_sum($steps) / count($steps);
-        $best = 0;
-        foreach ($steps as $i => $step) {
-            $best = abs($step - $mean) < abs($steps[$best] - $mean) ? $i : $best;
-        }
-
-        return $best;
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Make;
 
-use Yarrowfog\Core\Stroke\Chance;
+use Yarrowfog\Core\Chance;
 
 /**
  * Smooth noise on a square that repeats without a seam: random values on a lattice that

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
+use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
-use Yarrowfog\Core\Stroke\Chance;
 use Yarrowfog\Core\Stroke\Dial;
 use Yarrowfog\Core\Stroke\Inker;
 use Yarrowfog\Core\Stroke\PathPoint;
@@ -43,8 +43,6 @@ final class BandPainter
 
     private readonly Inker $inker;
 
-    private readonly Taper $taper;
-
     private readonly bool $once;
 
     private readonly bool $flipsAlong;
@@ -66,7 +64,7 @@ final class BandPainter
     /** Columns that the whole stroke uses; null while the pen is down. */
     private ?float $total = null;
 
-    public function __construct(Kit $kit, private readonly Brush $brush, Chance $chance, ?Taper $taper = null)
+    public function __construct(Kit $kit, private readonly Brush $brush, Chance $chance, private readonly Taper $taper)
     {
         $levels = $kit->frames[0];
         $this->rack = new StencilRack($levels, true, InkPalette::of($brush));
@@ -74,7 +72,6 @@ final class BandPainter
         $this->aspect = $width / $height;
         $this->size = Dial::of($brush, 'size', $chance);
         $this->inker = new Inker($brush, $chance);
-        $this->taper = $taper ?? new Taper($brush->base('taperIn'), 0.0, null);
         $this->once = $brush->choice('laidAs') === FormSettings::BAND_ONCE;
         $this->flipsAlong = self::flips($brush->choice('mirrorAcross'), $chance->unit(Chance::stream('mirrorAcross'), 0));
         $this->flipsAcross = self::flips($brush->choice('mirrorDown'), $chance->unit(Chance::stream('mirrorDown'), 0));

@@ -81,6 +81,31 @@ final class DabPrinter
         );
     }
 
+    /**
+     * Stencils are shared with the processes that paint other pieces of the same stroke.
+     *
+     * @param  Closure(string): ?string  $shared  bytes by the names that `exports` gives
+     */
+    public function share(Closure $shared): void
+    {
+        foreach ($this->racks as $frame => $rack) {
+            $rack->share(fn (string $name): ?string => $shared("{$frame} {$name}"));
+        }
+    }
+
+    /** @return array<string, string> bytes by name: stencils that were cut here */
+    public function exports(): array
+    {
+        $out = [];
+        foreach ($this->racks as $frame => $rack) {
+            foreach ($rack->exports() as $name => $bytes) {
+                $out["{$frame} {$name}"] = $bytes;
+            }
+        }
+
+        return $out;
+    }
+
     /** @param  list<Dab>  $dabs */
     public function paint(array $dabs, StrokeBuffer $buffer): void
     {

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
+use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Stroke\Brush;
-use Yarrowfog\Core\Stroke\Chance;
 use Yarrowfog\Core\Stroke\Settings\GroundSettings;
 
 /**

@@ -165,10 +165,10 @@ final readonly class Impression
                     $q += $colours[$i] * ($g - $both) + $colours[$i + 1] * $both;
                     // 13 bits · 256, 8 of the 16 that ink has: · 257 / 32 / ink gives 0–255.
                     $half = $m << 4;
-                    $d = $m * 32.0;
-                    $r = (int) ((($q >> 42) * 257 + $half) / $d);
-                    $s = (int) ((($q >> 21 & 0x1FFFFF) * 257 + $half) / $d);
-                    $b = (int) ((($q & 0x1FFFFF) * 257 + $half) / $d);
+                    $d = 1.0 / ($m * 32.0);
+                    $r = (int) ((($q >> 42) * 257 + $half) * $d);
+                    $s = (int) ((($q >> 21 & 0x1FFFFF) * 257 + $half) * $d);
+                    $b = (int) ((($q & 0x1FFFFF) * 257 + $half) * $d);
                     $out[$j] = ($r > 255 ? 255 : $r) << 16 | ($s > 255 ? 255 : $s) << 8 | ($b > 255 ? 255 : $b);
                 }
                 $u += $ux;

@@ -5,17 +5,19 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint;
 
 use Closure;
+use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
-use Yarrowfog\Core\Stroke\Chance;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
+use Yarrowfog\Core\Stroke\PathPoint;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Settings\FormSettings;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Taper;
 
 /**
  * One stroke, whole or while it is being painted: samples go in, tiles come out.
@@ -64,9 +66,13 @@ final class PaintedStroke implements Printed
         $this->maker = new DabMaker($brush, $realPressure, $roll, $total);
         $smudges = $brush->choice('does') === InkSettings::SMUDGES && ! $brush->isBand();
         $this->smudger = $smudges ? new Smudger($printer, $brush, $under, $bounds, $kept) : null;
-        $this->band = $brush->isBand() ? new BandPainter($kit, $brush, new Chance($roll)) : null;
+        $this->band = $brush->isBand() ? new BandPainter($kit, $brush, new Chance($roll), new Taper($brush->base('taperIn'), $brush->base('taperOut'), $total)) : null;
         $this->biteMaker = $bitePrinter === null || $smudges ? null : new DabMaker($brush->bite(), $realPressure, $roll ^ self::BITE_ROLL, $total);
         $this->bite = $this->biteMaker === null ? null : $bitePrinter?->buffer($bounds, 0, $this->named('bite'));
+        $stencils = $this->named('stencil');
+        if ($stencils !== null && $this->band === null && ! $smudges) {
+            $printer->share($stencils);
+        }
     }
 
     /**
@@ -122,6 +128,12 @@ final class PaintedStroke implements Printed
             'stretched band' => $this->brush->choice('laidAs') === FormSettings::BAND_ONCE,
             'length of the band' => $this->brush->choice('laidAs') === FormSettings::BAND_REPEATED,
         ]));
+    }
+
+    /** Where the pen was last and how it was held; null before it came. */
+    public function pen(): ?PathPoint
+    {
+        return $this->maker->path->pen();
     }
 
     public function bounds(): Rect
@@ -197,6 +209,10 @@ final class PaintedStroke implements Printed
             }
         }
 
+        foreach ($this->printer->exports() as $name => $bytes) {
+            $out["stencil {$name}"] = $bytes;
+        }
+
         return $out;
     }
 
@@ -245,7 +261,7 @@ final class PaintedStroke implements Printed
         }
     }
 
-    /** @param  list<\Yarrowfog\Core\Stroke\PathPoint>  $points */
+    /** @param  list<PathPoint>  $points */
     private function paintBand(array $points): void
     {
         if ($this->band === null) {

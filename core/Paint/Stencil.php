@@ -45,18 +45,22 @@ final readonly class Stencil
     {
         $full = $width + 2 * self::BORDER;
         $out = array_fill(0, $full * ($height + 2 * self::BORDER), 0);
+        // Pairs of neighbours in a row come first; then each row is joined with the one below it.
+        $above = array_fill(0, $width + 1, 0);
         $i = 0;
-        for ($y = 0; $y < $height; $y++) {
-            $to = ($y + self::BORDER) * $full + self::BORDER;
-            for ($x = 0; $x < $width; $x++) {
-                $value = $values[$i] >> 1;
-                if ($value > 0) {
-                    $out[$to] |= $value;
-                    $out[$to - 1] |= $value << 16;
-                    $out[$to - $full] |= $value << 32;
-                    $out[$to - $full - 1] |= $value << 48;
+        for ($y = 0; $y <= $height; $y++) {
+            $to = ($y + self::BORDER - 1) * $full + self::BORDER - 1;
+            $left = 0;
+            for ($x = 0; $x <= $width; $x++) {
+                $right = 0;
+                if ($x < $width && $y < $height) {
+                    $right = $values[$i] >> 1;
+                    $i++;
                 }
-                $i++;
+                $pair = $right << 16 | $left;
+                $out[$to] = $pair << 32 | $above[$x];
+                $above[$x] = $pair;
+                $left = $right;
                 $to++;
             }
         }
@@ -87,22 +91,24 @@ final readonly class Stencil
     }
 
     /**
-     * @param  array<int, int>  $values  as for `fours`
+     * @param  array<int, int>  $fours  of a stencil of this width and height, without the border
      */
-    public static function outline(array $values, int $width, int $height): Outline
+    public static function outline(array $fours, int $width, int $height): Outline
     {
+        $full = $width + 2 * self::BORDER;
         $rows = [];
         for ($y = 0; $y < $height; $y++) {
-            $first = $y * $width;
-            $last = $first + $width - 1;
-            while ($first <= $last && $values[$first] < 2) {
+            $begin = ($y + self::BORDER) * $full + self::BORDER;
+            $first = $begin;
+            $last = $begin + $width - 1;
+            while ($first <= $last && ($fours[$first] & self::FULL) === 0) {
                 $first++;
             }
-            while ($first <= $last && $values[$last] < 2) {
+            while ($first <= $last && ($fours[$last] & self::FULL) === 0) {
                 $last--;
             }
             if ($first <= $last) {
-                $rows[] = [$y, $first - $y * $width, $last - $y * $width];
+                $rows[] = [$y, $first - $begin, $last - $begin];
             }
         }
 

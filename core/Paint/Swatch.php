@@ -34,15 +34,47 @@ final class Swatch
     }
 
     /**
-     * Only the parts that are painted, on nothing: most of a swatch is empty, and packing
-     * emptiness costs as much as packing paint.
+     * Something to work on, for a brush that takes away or pushes about: slanting stripes of both inks.
+     *
+     * @return Bitmap|null null for a brush that paints: that begins on nothing
+     */
+    public static function ground(Brush $brush, int $width, int $height): ?Bitmap
+    {
+        if ($brush->choice('does') === InkSettings::PAINTS) {
+            return null;
+        }
+        $main = $brush->mainInk->toInt() << 8 | 255;
+        $second = $brush->secondInk->toInt() << 8 | 255;
+        $stripe = max(8, intdiv($height, 3));
+        $pixels = [];
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                $pixels[] = intdiv($x + intdiv($y, 2), $stripe) % 2 === 0 ? $main : $second;
+            }
+        }
+
+        return new Bitmap($width, $height, $pixels);
+    }
+
+    /**
+     * Only the parts that are painted: most of a swatch is empty, and packing emptiness costs as
+     * much as packing paint. On a ground that is all of it.
      *
      * @param  list<Trace>  $traces
+     * @param  Bitmap|null  $ground  width · height
      * @return list<array{Rect, Bitmap}>
      */
-    public static function parts(Kit|Levels $kit, Brush $brush, array $traces, int $roll, int $width, int $height): array
+    public static function parts(Kit|Levels $kit, Brush $brush, array $traces, int $roll, int $width, int $height, ?Bitmap $ground = null): array
     {
         $bounds = new Rect(0, 0, $width, $height);
+        if ($ground !== null) {
+            return [[$bounds, self::paint($kit, $brush, $traces, $roll, $width, $height, $ground)]];
+        }
+        if ($brush->base('lends') > 0) {
+            $ground = Bitmap::filled($width, $height);
+
+            return [[$bounds, self::paint($kit, $brush, $traces, $roll, $width, $height, $ground)]];
+        }
         $changed = [];
         $strokes = self::strokes($kit, $brush, $traces, $roll, $bounds);
         foreach ($strokes as $stroke) {

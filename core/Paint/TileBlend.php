@@ -49,10 +49,10 @@ final class TileBlend
             }
             $last = $base + ($end < $right ? $end : $right);
             for ($j = $base + $first; $j < $last; $j++) {
-                $q = $fours[($v >> 16) * $width + ($u >> 16)];
-                if ($q > 0) {
-                    $c = $tile[$j];
-                    if ($c < $ceiling) {
+                $c = $tile[$j];
+                if ($c < $ceiling) {
+                    $q = $fours[($v >> 16) * $width + ($u >> 16)];
+                    if ($q > 0) {
                         $f = $u >> 8 & 255;
                         $q = ($q & $lefts) * (256 - $f) + ($q >> 16 & $lefts) * $f;
                         $f = $v >> 8 & 255;

@@ -15,6 +15,9 @@ final class Bytes
     /** Words turned at a time: keeps the passing copies small. */
     private const CHUNK = 32768;
 
+    /** Bytes read at a time: what is in passing stays in the processor's cache. */
+    private const READ = 8192;
+
     /**
      * RGBA bytes to ints 0xRRGGBBAA.
      *
@@ -22,12 +25,24 @@ final class Bytes
      */
     public static function toPixels(string $bytes): array
     {
-        $out = [];
-        foreach (self::words('J', $bytes) as $words) {
-            $out = self::halved($out, $words);
+        $count = strlen($bytes) >> 2;
+        $out = array_fill(0, $count, 0);
+        $to = 0;
+        for ($from = 0; $to + 1 < $count; $from += self::READ) {
+            $words = self::words('J', $bytes, $from);
+            $last = count($words);
+            for ($i = 1; $i <= $last; $i++) {
+                $word = $words[$i];
+                $out[$to] = $word >> 32 & 0xFFFFFFFF;
+                $out[$to + 1] = $word & 0xFFFFFFFF;
+                $to += 2;
+            }
+        }
+        if ($to < $count) {
+            $out[$to] = self::ints('N', substr($bytes, -4))[1];
         }
 
-        return strlen($bytes) % 8 === 0 ? $out : [...$out, ...self::ints('N', substr($bytes, -4))];
+        return $out;
     }
 
     /** @param  array<int, int>  $pixels  0xRRGGBBAA */
@@ -49,12 +64,27 @@ final class Bytes
      */
     public static function toValues(string $bytes): array
     {
-        $out = [];
-        foreach (self::words('P', $bytes) as $words) {
-            $out = self::quartered($out, $words);
+        $count = strlen($bytes) >> 1;
+        $out = array_fill(0, $count, 0);
+        $to = 0;
+        for ($from = 0; $to + 3 < $count; $from += self::READ) {
+            $words = self::words('P', $bytes, $from);
+            $last = count($words);
+            for ($i = 1; $i <= $last; $i++) {
+                $word = $words[$i];
+                $out[$to] = $word & 65535;
+                $out[$to + 1] = $word >> 16 & 65535;
+                $out[$to + 2] = $word >> 32 & 65535;
+                $out[$to + 3] = $word >> 48 & 65535;
+                $to += 4;
+            }
+        }
+        foreach ($to < $count ? self::ints('v', substr($bytes, 2 * $to)) : [] as $value) {
+            $out[$to] = $value;
+            $to++;
         }
 
-        return strlen($bytes) % 8 === 0 ? $out : [...$out, ...self::ints('v', substr($bytes, -(strlen($bytes) % 8)))];
+        return $out;
     }
 
     /** @param  array<int, int>  $values  0–65535 */
@@ -76,9 +106,14 @@ final class Bytes
      */
     public static function toWords(string $bytes): array
     {
-        $out = [];
-        foreach (self::words('P', $bytes) as $words) {
-            $out = $out === [] ? $words : [...$out, ...$words];
+        $count = strlen($bytes) >> 3;
+        $out = array_fill(0, $count, 0);
+        $to = 0;
+        for ($from = 0; $to < $count; $from += self::READ) {
+            foreach (self::words('P', $bytes, $from) as $word) {
+                $out[$to] = $word;
+                $to++;
+            }
         }
 
         return $out;
@@ -98,58 +133,19 @@ final class Bytes
         return $bytes;
     }
 
-    /**
-     * The whole words of some bytes, in chunks.
-     *
-     * @return iterable<array<int, int>>
-     */
-    private static function words(string $code, string $bytes): iterable
+    /** @return array<int, int> the next whole words, counted from 1 */
+    private static function words(string $code, string $bytes, int $from): array
     {
-        $whole = strlen($bytes) & ~7;
-        for ($from = 0; $from < $whole; $from += 8 * self::CHUNK) {
-            yield self::ints($code, substr($bytes, $from, min(8 * self::CHUNK, $whole - $from)));
-        }
+        return self::ints($code, substr($bytes, $from, min(self::READ, (strlen($bytes) & ~7) - $from)));
     }
 
-    /** @return array<int, int> */
+    /** @return array<int, int> counted from 1 */
     private static function ints(string $code, string $bytes): array
     {
         /** @var array<int, int> $ints pack codes of whole numbers give nothing else */
         $ints = unpack($code.'*', $bytes);
 
-        return array_values($ints);
-    }
-
-    /**
-     * @param  array<int, int>  $out
-     * @param  array<int, int>  $words  two pixels each
-     * @return array<int, int>
-     */
-    private static function halved(array $out, array $words): array
-    {
-        foreach ($words as $word) {
-            $out[] = $word >> 32 & 0xFFFFFFFF;
-            $out[] = $word & 0xFFFFFFFF;
-        }
-
-        return $out;
-    }
-
-    /**
-     * @param  array<int, int>  $out
-     * @param  array<int, int>  $words  four values each
-     * @return array<int, int>
-     */
-    private static function quartered(array $out, array $words): array
-    {
-        foreach ($words as $word) {
-            $out[] = $word & 65535;
-            $out[] = $word >> 16 & 65535;
-            $out[] = $word >> 32 & 65535;
-            $out[] = $word >> 48 & 65535;
-        }
-
-        return $out;
+        return $ints;
     }
 
     /**

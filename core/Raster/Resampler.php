@@ -37,6 +37,12 @@ final readonly class Resampler
         if ($in->width === $width && $in->height === $height) {
             return $in;
         }
+        if ($this->filter === Filter::Area) {
+            $across = $this->taps($in->width, $width);
+            $down = $this->taps($in->height, $height);
+
+            return Premultiplied::of($in)->each(fn (array $lanes): array => self::lanesDown(self::lanesAcross($lanes, $in->height, $in->width, $across), $width, $down), $width, $height)->toBitmap();
+        }
         $r = $g = $b = $a = [];
         foreach ($in->pixels as $p) {
             $alpha = $p & 255;
@@ -207,6 +213,76 @@ final readonly class Resampler
                 $sum >>= 16;
                 $out[$to] = $sum < 0 ? 0 : ($sum > $most ? $most : $sum);
                 $to++;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Scales every row of two lanes; no weight is negative.
+     *
+     * @param  array<int, int>  $in
+     * @param  Taps  $taps
+     * @return array<int, int>
+     */
+    private static function lanesAcross(array $in, int $rows, int $width, array $taps): array
+    {
+        [$starts, $counts, $weights] = $taps;
+        $new = count($starts);
+        $out = array_fill(0, $rows * $new, 0);
+        $to = 0;
+        for ($y = 0; $y < $rows; $y++) {
+            $row = $y * $width;
+            $w = 0;
+            for ($x = 0; $x < $new; $x++) {
+                $i = $row + $starts[$x];
+                $end = $i + $counts[$x];
+                $high = 32768;
+                $low = 32768;
+                while ($i < $end) {
+                    $value = $in[$i];
+                    $weight = $weights[$w];
+                    $high += ($value >> 32) * $weight;
+                    $low += ($value & 0xFFFFFFFF) * $weight;
+                    $i++;
+                    $w++;
+                }
+                $out[$to] = $high >> 16 << 32 | $low >> 16;
+                $to++;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Scales every column of two lanes, row by row, so that memory is read in its order.
+     *
+     * @param  array<int, int>  $in
+     * @param  Taps  $taps
+     * @return array<int, int>
+     */
+    private static function lanesDown(array $in, int $width, array $taps): array
+    {
+        [$starts, $counts, $weights] = $taps;
+        $out = [];
+        $w = 0;
+        foreach ($starts as $y => $first) {
+            $high = $low = array_fill(0, $width, 32768);
+            $i = $first * $width;
+            for ($k = $counts[$y]; $k > 0; $k--) {
+                $weight = $weights[$w];
+                $w++;
+                for ($x = 0; $x < $width; $x++) {
+                    $value = $in[$i];
+                    $high[$x] += ($value >> 32) * $weight;
+                    $low[$x] += ($value & 0xFFFFFFFF) * $weight;
+                    $i++;
+                }
+            }
+            for ($x = 0; $x < $width; $x++) {
+                $out[] = $high[$x] >> 16 << 32 | $low[$x] >> 16;
             }
         }
 

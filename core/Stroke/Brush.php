@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Settings\FormSettings;
@@ -22,6 +23,7 @@ final readonly class Brush
      * @param  int  $frames  pictures in the tip that it is used with
      * @param  bool  $hasBite  whether it is used with a second tip
      * @param  bool  $hasTooth  whether it is used with a tooth of its own
+     * @param  bool  $isRound  whether all pictures of its tip look the same however they are turned
      */
     private function __construct(
         public array $values,
@@ -31,6 +33,7 @@ final readonly class Brush
         public int $frames = 1,
         public bool $hasBite = false,
         public bool $hasTooth = false,
+        public bool $isRound = false,
     ) {
     }
 
@@ -89,13 +92,13 @@ final readonly class Brush
     /** The same brush with one setting at another value. */
     public function with(string $id, SettingValue $value): self
     {
-        return new self([...$this->values, SettingsTable::get($id)->id => $value], $this->mainInk, $this->secondInk, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth);
+        return new self([...$this->values, SettingsTable::get($id)->id => $value], $this->mainInk, $this->secondInk, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound);
     }
 
-    /** The same brush, used with so many pictures, and perhaps a second tip and a tooth of its own. */
-    public function usedWith(int $frames, bool $bite, bool $tooth = false): self
+    /** The same brush, used with so many pictures (round ones, perhaps), and perhaps a second tip and a tooth of its own. */
+    public function usedWith(int $frames, bool $bite, bool $tooth = false, bool $round = false): self
     {
-        return new self($this->values, $this->mainInk, $this->secondInk, $this->tipKind, max(1, $frames), $bite, $tooth);
+        return new self($this->values, $this->mainInk, $this->secondInk, $this->tipKind, max(1, $frames), $bite, $tooth, $round);
     }
 
     /** The brush that lays the second tip along the same path. */
@@ -124,10 +127,30 @@ final readonly class Brush
         return $this->with($id, SettingValue::standard(SettingsTable::get($id)));
     }
 
+    /** The same brush for a drawing made smaller: what is in px shrinks with it, as far as a setting goes. */
+    public function scaled(float $factor): self
+    {
+        $brush = $this;
+        foreach ($factor < 1.0 ? SettingsTable::all() : [] as $id => $setting) {
+            if ($setting->unit === 'px') {
+                $value = $this->value($id);
+                $brush = $brush->with($id, new SettingValue(max($setting->least, $value->number() * $factor), $value->spread, $value->drives));
+            }
+        }
+
+        return $brush;
+    }
+
+    /** The same settings for a tip of another kind. */
+    public function ofKind(TipKind $kind): self
+    {
+        return new self($this->values, $this->mainInk, $this->secondInk, $kind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound);
+    }
+
     /** The same brush in other inks. */
     public function inked(Srgb $main, Srgb $second): self
     {
-        return new self($this->values, $main, $second, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth);
+        return new self($this->values, $main, $second, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound);
     }
 
     public function curve(string $id): Curve

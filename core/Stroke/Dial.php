@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
+use Yarrowfog\Core\Chance;
+
 /**
  * One setting of one brush, ready to be read while painting:
  * value = clamp(base · Π drive factors), then spread. An angle adds its drives instead.

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
+use Yarrowfog\Core\Chance;
+use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Reading;
 
@@ -44,8 +46,20 @@ final readonly class Drive
      */
     public function factor(PathPoint $at, int $dab, Chance $chance, int $stream, int $draw): float
     {
+        return $this->from + ($this->to - $this->from) * $this->curve->at($this->reading($at, $dab, $chance, $stream, $draw));
+    }
+
+    /**
+     * What goes into the curve at a point of the path, 0–1.
+     *
+     * @param  int  $stream  the setting's own stream of chance
+     * @param  int  $draw  different for each drive of a setting
+     */
+    public function reading(PathPoint $at, int $dab, Chance $chance, int $stream, int $draw): float
+    {
         $reference = $this->reference ?? $this->input->reference();
-        $x = match ($this->input) {
+
+        return match ($this->input) {
             DriveInput::Pressure => $at->pressure,
             DriveInput::Tilt => $at->tilt,
             DriveInput::Azimuth => $at->azimuth / 360.0,
@@ -56,8 +70,6 @@ final readonly class Drive
             DriveInput::ChancePerDab => $chance->unit($stream, $dab, $draw),
             DriveInput::ChancePerStroke => $chance->unit($stream, 0, $draw),
         };
-
-        return $this->from + ($this->to - $this->from) * $this->curve->at($x);
     }
 
     /** @return array<string, mixed> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
+use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Stroke\Settings\FormSettings;
 
 /** Form: the size, angle, roundness, mirror, lean and frame of each dab. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
+use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Oklch;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
+use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Settings\HandSettings;
@@ -118,6 +119,12 @@ final class PathBuilder
         $this->started = true;
 
         return $out;
+    }
+
+    /** Where the pen was last, on the way that is not certain yet; null before it came. */
+    public function pen(): ?PathPoint
+    {
+        return $this->window === [] ? null : $this->window[count($this->window) - 1];
     }
 
     /** px of path that is certain so far. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
+use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Stroke\Settings\StepSettings;
 
 /** Step: throws dabs off the path, across and along it, by parts of their size. */

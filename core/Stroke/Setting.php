@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Closure;
+use Yarrowfog\Core\Curve;
 
 /**
  * What one setting of a brush is: the interface, the validation, the schema and the
@@ -110,6 +111,7 @@ final readonly class Setting
             'most' => $this->most,
             'default' => $this->default,
             'drivable' => $this->drivable,
+            'offsets' => $this->drivesAreOffsets(),
             'spread' => $this->spread->value,
             'spreadMost' => $this->spreadMost,
         ];

@@ -17,11 +17,11 @@ use Yarrowfog\Core\Raster\Plane;
 final class InkRule
 {
     /** BT.709 luma weights · 65536; they sum to exactly that. */
-    private const RED = 13933;
+    public const RED = 13933;
 
-    private const GREEN = 46871;
+    public const GREEN = 46871;
 
-    private const BLUE = 4732;
+    public const BLUE = 4732;
 
     /**
      * Ink of one pixel, 0–65535.

@@ -6,9 +6,15 @@ namespace Yarrowfog\Core\Tip;
 
 use Yarrowfog\Core\Raster\Bitmap;
 
-/** What a brush prints: one frame so far, several that take turns when frames come. */
+/** What a brush prints: one frame, or several that take turns. */
 final readonly class Tip
 {
+    /** px of a tip's longer side. */
+    public const LARGEST = 4096;
+
+    /** Frames that take turns. */
+    public const MOST_FRAMES = 32;
+
     /**
      * @param  non-empty-list<Frame>  $frames
      */

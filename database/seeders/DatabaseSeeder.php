@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Cutting\Cutter;
+use App\Cutting\TipMaker;
 use App\Gathering\Gatherer;
 use App\Models\Brush;
 use App\Models\Sheet;
@@ -18,22 +18,22 @@ use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** The demo: sources, brushes and a painted sheet of the Saltmarsh Almanac. */
 final class DatabaseSeeder extends Seeder
 {
-    public function run(Gatherer $gatherer, Cutter $cutter, SheetPainter $painter): void
+    public function run(Gatherer $gatherer, TipMaker $maker, SheetPainter $painter): void
     {
         $brushes = [];
         foreach (Almanac::pictures() as $name => $bytes) {
-            $brushes[$name] = $this->brush($gatherer->takeIn($bytes, "{$name}, scan"), $name, $cutter);
+            $brushes[$name] = $this->brush($gatherer->takeIn($bytes, "{$name}, scan"), $name, $maker);
         }
         $this->paint($painter, $brushes);
     }
 
-    private function brush(Source $source, string $name, Cutter $cutter): Brush
+    private function brush(Source $source, string $name, TipMaker $maker): Brush
     {
         $list = CutList::read(['steps' => [
             ['step' => 'clear-paper', 'numbers' => ['whitePoint' => 188, 'blackPoint' => 48]],
@@ -42,7 +42,7 @@ final class DatabaseSeeder extends Seeder
             ['step' => 'square'],
             ['step' => 'scale', 'numbers' => ['side' => 256]],
         ]]);
-        $brush = $cutter->makeTip($source, $list, $name);
+        $brush = $maker->make($source, $list, $name);
         $presses = fn (float $from): array => [['input' => 'pressure', 'curve' => [[0, 0], [1, 1]], 'from' => $from, 'to' => 1]];
         $settings = match ($name) {
             'Barnacle' => ['inks' => ['main' => '#2f5664', 'second' => '#6f83a8'], 'settings' => [
@@ -76,15 +76,15 @@ final class DatabaseSeeder extends Seeder
             $painter->finish($sheet, $order, $trace);
         };
         foreach ([0, 1, 2, 3] as $i) {
-            $lay('Slate chalk', PracticePen::swell(new Rect(120 + 40 * $i, 560 + 80 * $i, 1330 - 70 * $i, 90)), 3 + $i, ['size' => 130 + 22 * $i, 'opacity' => 0.4 + 0.1 * $i]);
+            $lay('Slate chalk', Movements::swell(new Rect(120 + 40 * $i, 560 + 80 * $i, 1330 - 70 * $i, 90)), 3 + $i, ['size' => 130 + 22 * $i, 'opacity' => 0.4 + 0.1 * $i]);
         }
         foreach ([0, 1, 2] as $i) {
-            $lay('Rain line', PracticePen::swell(new Rect(160 + 380 * $i, 90 + 30 * $i, 420, 120)), 20 + $i, ['size' => 100]);
+            $lay('Rain line', Movements::swell(new Rect(160 + 380 * $i, 90 + 30 * $i, 420, 120)), 20 + $i, ['size' => 100]);
         }
-        $lay('Rope run', PracticePen::swell(new Rect(180, 420, 1180, 170)), 31, ['size' => 46]);
-        $lay('Barnacle', PracticePen::swell(new Rect(240, 640, 1000, 180)), 41, ['size' => 96]);
-        $lay('Barnacle', PracticePen::swell(new Rect(420, 720, 700, 130)), 42, ['size' => 64]);
-        $lay('Gull feather', PracticePen::swell(new Rect(900, 190, 420, 130)), 51, ['size' => 150]);
-        $lay('Harbour seal', PracticePen::taps(new Rect(1360, 840, 160, 2))[4], 61, ['size' => 150]);
+        $lay('Rope run', Movements::swell(new Rect(180, 420, 1180, 170)), 31, ['size' => 46]);
+        $lay('Barnacle', Movements::swell(new Rect(240, 640, 1000, 180)), 41, ['size' => 96]);
+        $lay('Barnacle', Movements::swell(new Rect(420, 720, 700, 130)), 42, ['size' => 64]);
+        $lay('Gull feather', Movements::swell(new Rect(900, 190, 420, 130)), 51, ['size' => 150]);
+        $lay('Harbour seal', Movements::taps(new Rect(1360, 840, 160, 2))[4], 61, ['size' => 150]);
     }
 }

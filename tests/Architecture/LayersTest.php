@@ -7,17 +7,29 @@ namespace Tests\Architecture;
 use PHPat\Selector\Selector;
 use PHPat\Test\Builder\Rule;
 use PHPat\Test\PHPat;
+use Yarrowfog\Core\Cut\Steps\HandMask;
 
 /** Who may know whom; checked by PHPStan (see phpstan.neon). */
 final class LayersTest
 {
+    private const PLAIN = 'Closure|JsonException|LogicException|InvalidArgumentException|RuntimeException|BackedEnum|UnitEnum';
+
     public function test_the_engine_knows_nothing_but_itself(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::inNamespace('Yarrowfog\Core'))
+            ->classes(Selector::AllOf(Selector::inNamespace('Yarrowfog\Core'), Selector::Not(Selector::inNamespace('Yarrowfog\Core\Format'))))
             ->canOnlyDependOn()
-            ->classes(Selector::inNamespace('Yarrowfog\Core'), Selector::classname('/^(Closure|JsonException|LogicException|InvalidArgumentException|RuntimeException|BackedEnum|UnitEnum)$/', true))
+            ->classes(Selector::inNamespace('Yarrowfog\Core'), Selector::classname('/^('.self::PLAIN.')$/', true))
             ->because('the engine is plain PHP: no framework, no image extension, no files');
+    }
+
+    public function test_formats_may_also_read_xml(): Rule
+    {
+        return PHPat::rule()
+            ->classes(Selector::inNamespace('Yarrowfog\Core\Format'))
+            ->canOnlyDependOn()
+            ->classes(Selector::inNamespace('Yarrowfog\Core'), Selector::classname('/^('.self::PLAIN.'|XMLReader)$/', true))
+            ->because('formats are bytes to and from objects of the engine, with no files');
     }
 
     public function test_rasters_know_only_rasters(): Rule
@@ -41,10 +53,10 @@ final class LayersTest
     public function test_cutting_knows_nothing_of_strokes_and_paint(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::inNamespace('Yarrowfog\Core\Cut'))
+            ->classes(Selector::AllOf(Selector::inNamespace('Yarrowfog\Core\Cut'), Selector::Not(Selector::classname(HandMask::class))))
             ->shouldNotDependOn()
             ->classes(Selector::inNamespace('Yarrowfog\Core\Paint'), Selector::inNamespace('Yarrowfog\Core\Stroke'), Selector::inNamespace('Yarrowfog\Core\Advice'))
-            ->because('a tip is cut before it is painted with');
+            ->because('a tip is cut before it is painted with; only the mask that is painted by hand is painted');
     }
 
     public function test_controllers_are_not_called_by_the_rest_of_the_application(): Rule

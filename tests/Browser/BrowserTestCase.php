@@ -44,4 +44,15 @@ abstract class BrowserTestCase extends TestCase
     {
         return (int) $this->chrome()->run('return Number(document.querySelector(arguments[0])?.dataset.painted || 0)', $css);
     }
+
+    /** The page breaks no rule of WCAG 2.2 AA that axe-core can tell, fits its window, and complains of nothing. */
+    protected function assertAccessible(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->run((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $violations = $chrome->run('return axe.run(document, { runOnly: ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"] }).then(r => r.violations.map(v => v.id + ": " + v.nodes.map(n => n.html.slice(0, 140)).join(" | ")))');
+        self::assertSame([], $violations);
+        self::assertTrue($chrome->run('return document.documentElement.scrollWidth <= window.innerWidth && document.documentElement.scrollHeight <= window.innerHeight'));
+        self::assertSame([], $chrome->log());
+    }
 }

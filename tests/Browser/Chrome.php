@@ -26,6 +26,9 @@ final class Chrome
 
     private string $profile;
 
+    /** A key that is held while the pen moves, as WebDriver names it. */
+    private ?string $held = null;
+
     public function __construct(private readonly string $url, int $width = 1280, int $height = 800)
     {
         $port = Process::freePort();
@@ -166,6 +169,23 @@ final class Chrome
         $element->sendKeys($value.\Facebook\WebDriver\WebDriverKeys::ENTER);
     }
 
+    /** Keys pressed on an element that has the focus. */
+    public function keys(string $css, string $keys): void
+    {
+        $this->find($css)->sendKeys($keys);
+    }
+
+    /** Moves a mouse over an element, px from its top left, without pressing. */
+    public function hover(string $css, float $x, float $y): void
+    {
+        $box = $this->run('const b = document.querySelector(arguments[0]).getBoundingClientRect(); return [b.left, b.top]', $css);
+        if (! is_array($box)) {
+            throw new RuntimeException("There is no “{$css}”.");
+        }
+        $to = fn (float $dx): array => ['type' => 'pointerMove', 'duration' => 0, 'x' => (int) round($box[0] + $x + $dx), 'y' => (int) round($box[1] + $y), 'origin' => 'viewport'];
+        $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [['type' => 'pointer', 'id' => 'the-mouse', 'parameters' => ['pointerType' => 'mouse'], 'actions' => [$to(2), $to(0)]]]]);
+    }
+
     /**
      * One stroke with a real pen: W3C WebDriver actions of pointer type “pen”.
      *
@@ -188,7 +208,25 @@ final class Chrome
             }
         }
         $actions[] = ['type' => 'pointerUp', 'button' => 0];
-        $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [['type' => 'pointer', 'id' => "the-{$type}", 'parameters' => ['pointerType' => $type], 'actions' => $actions]]]);
+        $keys = $this->held === null ? [] : [['type' => 'key', 'id' => 'keys', 'actions' => [
+            ['type' => 'keyDown', 'value' => $this->held],
+            ...array_fill(0, count($actions) - 1, ['type' => 'pause', 'duration' => 0]),
+            ['type' => 'keyUp', 'value' => $this->held],
+        ]]];
+        array_unshift($actions, ['type' => 'pause', 'duration' => 0]);
+        $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [...$keys, ['type' => 'pointer', 'id' => "the-{$type}", 'parameters' => ['pointerType' => $type], 'actions' => $actions]]]);
+    }
+
+    /**
+     * Holds a key while something is done.
+     *
+     * @param  Closure(): mixed  $do
+     */
+    public function hold(string $key, Closure $do): void
+    {
+        $this->held = ['Shift' => "\u{E008}", 'Control' => "\u{E009}"][$key];
+        $do();
+        $this->held = null;
     }
 
     public function screenshot(string $file): void

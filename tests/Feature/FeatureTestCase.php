@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Cutting\Cutter;
+use App\Cutting\TipMaker;
 use App\Gathering\Gatherer;
 use App\Models\Brush;
 use App\Models\Source;
@@ -72,12 +72,34 @@ abstract class FeatureTestCase extends TestCase
     protected function brush(array $settings = []): Brush
     {
         $list = CutList::read(['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 200, 'blackPoint' => 30]], ['step' => 'trim']]]);
-        $brush = app(Cutter::class)->makeTip($this->source(), $list, 'Blot');
+        $brush = app(TipMaker::class)->make($this->source(), $list, 'Blot');
         if ($settings !== []) {
             $brush->update(['kept' => BrushSettings::read(['settings' => $settings])]);
         }
 
         return $brush->refresh();
+    }
+
+    /**
+     * Influence comes in short answers, from one setting on to the next.
+     *
+     * @param  array<string, mixed>  $order
+     * @return array{settings: array<string, array<string, mixed>>, spreads: array<string, array<string, mixed>>, drives: array<string, array<string, mixed>>}
+     */
+    protected function influence(Brush $brush, array $order): array
+    {
+        $told = ['settings' => [], 'spreads' => [], 'drives' => []];
+        $from = [];
+        do {
+            $part = (array) $this->postJson("/tune/{$brush->id}/influence", [...$order, ...$from])->assertOk()->json();
+            foreach (array_keys($told) as $which) {
+                $told[$which] = [...$told[$which], ...$part[$which]];
+            }
+            self::assertNotSame($from, ['from' => $part['next']]);
+            $from = ['from' => $part['next']];
+        } while ($part['next'] !== null);
+
+        return $told;
     }
 
     /**

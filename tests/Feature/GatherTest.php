@@ -120,8 +120,8 @@ final class GatherTest extends FeatureTestCase
         foreach ([[50, 50], [1, 80]] as [$w, $h]) {
             $white = PictureFile::encoded($w, $h, str_repeat("\xFF", $w * $h * 4), 'png');
             $id = $this->bring($white, 'white.png')->assertCreated()->json('id');
-            $preview = self::patches($this->postJson("/cut/{$id}/preview", ['list' => ['steps' => [['step' => 'trim'], ['step' => 'centre'], ['step' => 'square'], ['step' => 'scale']]]]));
-            self::assertContains('almost-no-ink', array_column($preview['words']['findings'], 'id'));
+            $checks = self::patches($this->postJson("/cut/{$id}/checks", ['list' => ['steps' => [['step' => 'trim'], ['step' => 'centre'], ['step' => 'square'], ['step' => 'scale']]]]));
+            self::assertContains('almost-no-ink', array_column($checks['words']['findings'], 'id'));
             $this->postJson("/cut/{$id}/tip", ['list' => ['steps' => []]])->assertUnprocessable()
                 ->assertJsonPath('message', 'Nothing of this picture would print, so it makes no tip. The check list says what to change.');
         }
@@ -134,7 +134,7 @@ final class GatherTest extends FeatureTestCase
         self::assertStringContainsString('🐚', '🐚'.$name);
         self::assertStringNotContainsString('/', $name);
         $this->get('/gather')->assertOk()->assertDontSee('<b>mark</b>', false);
-        $this->bring($this->scan(), "moon\u{0} 🌙 'n' \"sea\".png")->assertCreated();
+        $this->bring($this->scan(130), "moon\u{0} 🌙 'n' \"sea\".png")->assertCreated();
         self::assertStringContainsString('🌙', Source::query()->latest('id')->firstOrFail()->name);
     }
 

@@ -12,7 +12,7 @@ use App\Pictures\PictureFile;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Movements;
 
 final class PaintTest extends FeatureTestCase
 {
@@ -183,7 +183,7 @@ final class PaintTest extends FeatureTestCase
     {
         $brush = $this->brush($settings);
         $sheet = Sheet::blank('Test', 500, 300);
-        $samples = array_map(fn ($s): array => [round($s->t, 3), round($s->x, 3), round($s->y, 3), round($s->pressure, 4)], PracticePen::swell(new Rect(40, 60, 400, 160))->samples);
+        $samples = array_map(fn ($s): array => [round($s->t, 3), round($s->x, 3), round($s->y, 3), round($s->pressure, 4)], Movements::swell(new Rect(40, 60, 400, 160))->samples);
 
         return [$sheet, ['stroke' => self::UUID, 'brush' => Brush::query()->findOrFail($brush->id)->id, 'roll' => 7, 'realPressure' => true], $samples];
     }

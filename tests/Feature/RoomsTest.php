@@ -35,12 +35,14 @@ final class RoomsTest extends FeatureTestCase
         $source = $this->source();
         $this->get("/cut/{$source->id}")->assertOk()->assertSee('Blot');
         $list = ['kind' => 'ink mask', 'steps' => [['step' => 'trim', 'on' => true, 'numbers' => ['margin' => 5]]]];
+        $checks = self::patches($this->postJson("/cut/{$source->id}/checks", ['list' => $list]));
+        self::assertSame('tinted-paper', $checks['words']['findings'][0]['id']);
+        array_unshift($list['steps'], $checks['words']['findings'][0]['mending']['step']);
+        $checks = self::patches($this->postJson("/cut/{$source->id}/checks", ['list' => $list]));
+        self::assertSame(['too-small'], array_column($checks['words']['findings'], 'id'));
+        self::assertSame([324, 428], [$checks['patches'][0]['picture']->width, $checks['patches'][0]['picture']->height]);
         $preview = self::patches($this->postJson("/cut/{$source->id}/preview", ['list' => $list]));
-        self::assertSame('tinted-paper', $preview['words']['findings'][0]['id']);
-        array_unshift($list['steps'], $preview['words']['findings'][0]['mending']['step']);
-        $preview = self::patches($this->postJson("/cut/{$source->id}/preview", ['list' => $list]));
-        self::assertSame([], $preview['words']['findings']);
-        self::assertSame([324, 428], [$preview['patches'][1]['picture']->width, $preview['patches'][1]['picture']->height]);
+        self::assertSame($preview['words']['placement'][6], $preview['patches'][0]['picture']->width);
 
         $this->putJson("/cut/{$source->id}", $list)->assertOk();
         self::assertCount(2, $source->refresh()->cut_list?->steps ?? []);
@@ -75,10 +77,13 @@ final class RoomsTest extends FeatureTestCase
         $paint = fn (array $settings): string => self::patches($this->postJson("/tune/{$brush->id}/swatch", ['brush' => ['settings' => $settings], 'roll' => 3, 'width' => 300, 'height' => 100]))['patches'][0]['picture']->toBytes();
         self::assertSame($paint([]), $paint([]));
         self::assertNotSame($paint([]), $paint(['size' => ['base' => 20]]));
-        $advice = self::patches($this->postJson("/tune/{$brush->id}/advice", ['brush' => ['settings' => ['spacing' => ['base' => 3]]], 'roll' => 3]));
-        self::assertSame('separate', $advice['words']['report']['kind']);
-        self::assertSame('idle: set to zero', $advice['words']['idle']['driftHue']);
-        self::assertNotEmpty($advice['words']['stages']['dabs']);
+        $advice = $this->postJson("/tune/{$brush->id}/advice", ['brush' => ['settings' => ['spacing' => ['base' => 3]]], 'roll' => 3, 'dpi' => 254])->assertOk();
+        self::assertSame('separate', $advice->json('report.kind'));
+        self::assertSame('idle: set to zero', $advice->json('idle.driftHue'));
+        self::assertNotEmpty($advice->json('stages.0.dabs'));
+        self::assertSame([0], $advice->json('leading'));
+        // 48 px at 254 dpi: 10 px to the millimetre.
+        self::assertEqualsWithDelta(4.8, $advice->json('report.print'), 1e-9);
     }
 
     public function test_a_draft_waits_until_it_is_kept_or_put_back(): void
@@ -137,5 +142,40 @@ final class RoomsTest extends FeatureTestCase
         $picture = PictureFile::read((string) $this->get("/sources/{$id}/thumb")->getContent())->bitmap();
         self::assertSame(0xFFFFFF, $picture->at(5, 5) >> 8);
         self::assertLessThan(60, $picture->at(220, 220) >> 24);
+    }
+
+    public function test_influence_tells_what_matters_now_and_why_something_does_not(): void
+    {
+        $brush = $this->brush();
+        $settings = ['settings' => ['size' => ['base' => 40], 'spacing' => ['base' => 2], 'count' => ['base' => 1, 'spread' => 0.5]]];
+        $influence = $this->influence($brush, ['brush' => $settings, 'roll' => 1])['settings'];
+        self::assertGreaterThan(0.05, $influence['spacing']['share']);
+        self::assertSame(0, (int) $influence['count']['share']);
+        self::assertStringContainsString('count is 1', (string) $influence['count']['reason']);
+    }
+
+    public function test_a_range_strip_shows_five_strokes_from_low_to_high(): void
+    {
+        $brush = $this->brush();
+        $strip = self::patches($this->postJson("/tune/{$brush->id}/range", ['brush' => ['settings' => ['size' => ['base' => 20]]], 'roll' => 1, 'setting' => 'opacity']));
+        self::assertCount(5, $strip['patches']);
+        $ink = array_map(fn (array $p): int => array_sum(array_map(fn (int $pixel): int => $pixel & 255, $p['picture']->pixels)), $strip['patches']);
+        self::assertSame(0, $ink[0]);
+        self::assertGreaterThan(1.5 * $ink[1], $ink[4]);
+        $this->postJson("/tune/{$brush->id}/range", ['brush' => [], 'roll' => 1, 'setting' => 'wingspan'])->assertUnprocessable();
+    }
+
+    public function test_every_keep_is_a_version_that_can_be_put_back(): void
+    {
+        $brush = $this->brush(['size' => ['base' => 40]]);
+        foreach ([60, 80] as $size) {
+            $this->putJson("/tune/{$brush->id}", ['brush' => ['settings' => ['size' => ['base' => $size]]], 'roll' => 1])->assertOk();
+            $versions = $this->postJson("/tune/{$brush->id}/keep")->assertOk()->json('versions');
+        }
+        self::assertSame([80, 60, 40], array_map(fn (array $v): int => (int) $v['brush']['settings']['size']['base'], $versions));
+        // Keeping once more without a change adds nothing.
+        self::assertCount(3, $this->postJson("/tune/{$brush->id}/keep")->json('versions'));
+        $this->get($versions[2]['strip'])->assertOk()->assertHeader('Content-Type', 'image/png');
+        $this->get("/tune/{$brush->id}")->assertOk()->assertSee('Versions');
     }
 }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\JsonBody;
+use App\Http\Tags;
 use App\Models\Brush;
+use App\Models\Maker;
 use App\Painting\BrushStrip;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,22 +22,35 @@ final class BrushController
         return response($strips->png($brush), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'no-cache']);
     }
 
-    public function rename(Request $request, Brush $brush): JsonResponse
+    /** A new name, another note, other tags, another maker: whatever is given. */
+    public function update(Request $request, Brush $brush): JsonResponse
     {
-        $name = trim(JsonBody::read($request)->keys(['name'])->text('name', null, 120));
+        $body = JsonBody::read($request)->keys(['name', 'note', 'tags', 'maker']);
+        $name = trim($body->text('name', $brush->name, 120));
         if ($name === '') {
             throw new InvalidInput('name', 'A brush needs a name.');
         }
-        $brush->update(['name' => $name]);
+        $maker = $body->has('maker') ? $body->integer('maker', 0, PHP_INT_MAX) : $brush->maker_id;
+        if ($maker !== null && $maker > 0 && Maker::query()->whereKey($maker)->doesntExist()) {
+            throw new InvalidInput('maker', 'This maker is gone. Choose another one.');
+        }
+        $brush->update([
+            'name' => $name,
+            'note' => trim($body->text('note', $brush->note ?? '', 4000)),
+            'tags' => $body->has('tags') ? Tags::of($body->text('tags', '', 400)) : $brush->tags,
+            'maker_id' => $maker === 0 ? null : $maker,
+        ]);
 
-        return response()->json(['name' => $brush->name]);
+        return response()->json(['name' => $brush->name, 'note' => $brush->note ?? '', 'tags' => implode(', ', $brush->tags ?? []), 'maker' => $brush->maker_id]);
     }
 
     public function duplicate(Brush $brush): JsonResponse
     {
-        $copy = $brush->replicate(['draft']);
+        $copy = $brush->replicate(['draft', 'draft_parts', 'revision', 'changed_by']);
+        $parts = $brush->parts();
         $copy->name = mb_substr($brush->name, 0, 112).' again';
         $copy->kept = $brush->current();
+        $copy->fill(['tip_id' => $parts->tip, 'bite_id' => $parts->bite, 'tooth_id' => $parts->tooth]);
         $copy->save();
 
         return response()->json(['id' => $copy->id], 201);

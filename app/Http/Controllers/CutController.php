@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Cutting\Cutter;
+use App\Cutting\Effects;
 use App\Cutting\StepForms;
 use App\Gathering\Gatherer;
 use App\Http\InHand;
 use App\Http\JsonBody;
+use App\Models\NamedList;
 use App\Models\Source;
+use App\Models\Tip;
 use App\Painting\Patches;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -17,7 +20,6 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\Advice\PrintPreview;
-use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Cut\CheckList;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\Finding;
@@ -25,6 +27,7 @@ use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Paint\HalvedLevels;
 use Yarrowfog\Core\Tip\Frame;
 
+/** A source while it is being cut. */
 final class CutController
 {
     public function latest(InHand $inHand): View|RedirectResponse
@@ -34,11 +37,20 @@ final class CutController
         return $source === null ? view('rooms.empty', ['room' => 'cut']) : redirect()->route('cut', $source);
     }
 
-    public function show(Source $source, InHand $inHand): View
+    /** With `?tip=` the list of a tip is taken up again. */
+    public function show(Request $request, Source $source, InHand $inHand): View
     {
         $inHand->take($source);
+        $tip = Tip::query()->where('source_id', $source->id)->where('frame_set_id', null)->where('id', $request->integer('tip'))->first();
 
-        return view('rooms.cut', ['source' => $source, 'list' => $source->cutListOrFirst()->toArray(), 'steps' => StepForms::all()]);
+        return view('rooms.cut', [
+            'source' => $source,
+            'list' => ($tip->cut_list ?? $source->cutListOrFirst())->toArray(),
+            'steps' => StepForms::all(),
+            'tip' => $tip,
+            'set' => null,
+            'lists' => NamedList::query()->orderBy('name')->get(),
+        ]);
     }
 
     /** The source itself at preview size, for the wipe. */
@@ -51,24 +63,52 @@ final class CutController
         return $patches->answer();
     }
 
-    /** The picture as the list cuts it, the tip as it will print, and what the checks found. */
+    /** The picture as the list cuts it. */
     public function preview(Request $request, Source $source, Cutter $cutter): Response
     {
-        $body = JsonBody::read($request)->keys(['list', 'ink']);
+        $body = JsonBody::read($request)->keys(['list', 'at', 'hasty']);
         $list = CutList::read($body->object('list'));
-        [$cut, $replay] = $cutter->preview($source, $list);
-        $prints = PrintPreview::paint(new HalvedLevels(Frame::fromPicture($cut->picture, $list->kind)), $list->kind, Srgb::fromHex($body->text('ink', '#1c211e'), 'ink'));
+        $hasty = $body->flag('hasty', false);
+        [$cut, $replay] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0), $hasty);
         $patches = new Patches;
         $patches->add($cut->picture->bounds(), $cut->picture);
-        $patches->add($prints->bounds(), $prints);
 
         return $patches->answer([
-            'findings' => array_map(fn (Finding $f): array => $f->toArray(), CheckList::look($cut)),
+            'hasty' => $hasty,
             'placement' => $replay->placement->toArray(),
             'inputs' => array_map(fn (Placement $p): array => $p->toArray(), $replay->inputs),
             'width' => $cut->fullPx($cut->picture->width),
             'height' => $cut->fullPx($cut->picture->height),
+            'curves' => (object) StepForms::curves($list),
         ]);
+    }
+
+    /** The tip as it will print, and what the checks found. */
+    public function checks(Request $request, Source $source, Cutter $cutter): Response
+    {
+        $body = JsonBody::read($request)->keys(['list', 'at', 'backdrop']);
+        $list = CutList::read($body->object('list'));
+        [$cut] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0));
+        $levels = new HalvedLevels(Frame::fromPicture($cut->picture, $list->kind));
+        $prints = PrintPreview::paint($levels, $list->kind, PrintPreview::BACKDROPS[$body->choice('backdrop', array_keys(PrintPreview::BACKDROPS), 'white')]);
+        $strip = PrintPreview::onAll($levels, $list->kind);
+        $patches = new Patches;
+        $patches->add($prints->bounds(), $prints);
+        $patches->add($strip->bounds(), $strip);
+
+        return $patches->answer(['findings' => array_map(fn (Finding $f): array => $f->toArray(), CheckList::look($cut))]);
+    }
+
+    /** What each step would do to the picture now, in small. */
+    public function effects(Request $request, Source $source, Effects $effects): Response
+    {
+        $pictures = $effects->all($source, CutList::read(JsonBody::read($request)));
+        $patches = new Patches;
+        foreach ($pictures as $picture) {
+            $patches->add($picture->bounds(), $picture);
+        }
+
+        return $patches->answer(['steps' => array_keys($pictures)]);
     }
 
     /** Keeps the list with its source, so that it is there tomorrow. */

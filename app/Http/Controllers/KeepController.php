@@ -11,6 +11,11 @@ final class KeepController
 {
     public function show(): View
     {
-        return view('rooms.keep', ['brushes' => Brush::query()->with('tip')->latest('id')->get()]);
+        $brushes = Brush::query()->with('tip.source')->latest('id')->get();
+        foreach ($brushes as $brush) {
+            $brush->tip->loadCount('makings');
+        }
+
+        return view('rooms.keep', ['brushes' => $brushes]);
     }
 }

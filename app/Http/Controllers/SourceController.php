@@ -6,19 +6,61 @@ namespace App\Http\Controllers;
 
 use App\Gathering\Gatherer;
 use App\Http\InHand;
+use App\Http\JsonBody;
 use App\Http\Requests\BringIn;
+use App\Http\Tags;
+use App\Models\FrameSet;
 use App\Models\Source;
+use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Yarrowfog\Core\InvalidInput;
 
 final class SourceController
 {
+    /** A file that is here already is not taken twice. */
     public function store(BringIn $request, Gatherer $gatherer, InHand $inHand): JsonResponse
     {
-        $source = $gatherer->takeIn($request->bytes(), $request->name());
+        $bytes = $request->bytes();
+        $here = $gatherer->alreadyHere($bytes);
+        $source = $here ?? $gatherer->takeIn($bytes, $request->name());
         $inHand->take($source);
 
-        return response()->json(['id' => $source->id, 'name' => $source->name, 'cut' => route('cut', $source)], 201);
+        return response()->json(['id' => $source->id, 'name' => $source->name, 'cut' => route('cut', $source), 'already' => $here !== null], $here === null ? 201 : 200);
+    }
+
+    /** A new name, other tags. */
+    public function update(Request $request, Source $source): JsonResponse
+    {
+        $body = JsonBody::read($request)->keys(['name', 'tags']);
+        $name = trim($body->text('name', $source->name, 120));
+        if ($name === '') {
+            throw new InvalidInput('name', 'Give the source a name.');
+        }
+        $source->update(['name' => $name, 'tags' => $body->has('tags') ? Tags::of($body->text('tags', '', 400)) : $source->tags]);
+
+        return response()->json(['name' => $source->name, 'tags' => $source->tags]);
+    }
+
+    /** Deleted sources can be brought back; tips made of them keep their own pictures. */
+    public function destroy(Source $source): JsonResponse
+    {
+        $set = FrameSet::query()->get()->first(fn (FrameSet $s): bool => in_array($source->id, array_column($s->frames, 'source'), true) && $s->tips()->exists());
+        if ($set !== null) {
+            throw new InvalidInput('source', "“{$set->name}” is cut from this source together with others, and could not be made anew without it. Take it out of that set first.");
+        }
+        $source->delete();
+
+        return response()->json(['deleted' => true]);
+    }
+
+    public function restore(int $id): JsonResponse
+    {
+        $source = Source::query()->withoutGlobalScope(SoftDeletingScope::class)->findOrFail($id);
+        $source->restore();
+
+        return response()->json(['restored' => true]);
     }
 
     public function thumb(Source $source, Gatherer $gatherer): Response

@@ -7,29 +7,29 @@ namespace App\Http\Controllers;
 use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Models\Brush;
-use App\Painting\Patches;
-use App\Painting\TipRack;
+use App\Models\BrushParts;
+use App\Models\BrushVersion;
+use App\Models\Maker;
+use App\Models\Source;
+use App\Models\Tip;
+use App\Painting\BrushStrip;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\Response;
-use Yarrowfog\Core\Advice\Stages;
-use Yarrowfog\Core\Advice\StepReport;
-use Yarrowfog\Core\Paint\Swatch;
-use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
-use Yarrowfog\Core\Stroke\Curve;
 use Yarrowfog\Core\Stroke\DriveInput;
-use Yarrowfog\Core\Stroke\PracticePen;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
-use Yarrowfog\Core\Stroke\SettingValue;
 
+/** The page of a brush, its draft and its versions. */
 final class TuneController
 {
-    /** px of the picture that each station draws. */
-    private const STATION = [220, 92];
+    private const KEYS = ['brush', 'parts', 'roll', 'revision', 'tab'];
 
     public function latest(InHand $inHand): View|RedirectResponse
     {
@@ -41,109 +41,127 @@ final class TuneController
     public function show(Brush $brush, InHand $inHand): View
     {
         $inHand->take($brush);
-        $brush->load('tip');
 
-        return view('rooms.tune', [
-            'brush' => $brush,
+        return view('rooms.tune', ['brush' => $brush, 'data' => [
+            'id' => $brush->id,
+            'url' => route('tune', $brush),
+            ...self::state($brush),
+            'name' => $brush->name,
+            'story' => $brush->note ?? '',
+            'tags' => implode(', ', $brush->tags ?? []),
+            'maker' => $brush->maker_id,
+            'makers' => Maker::all()->sortBy('name')->map(fn (Maker $m): array => $m->card())->values()->all(),
             'settings' => array_map(fn (Setting $s): array => $s->toArray(), SettingsTable::all()),
-        ]);
-    }
-
-    /** The practice traces painted with the settings in hand. */
-    public function swatch(Request $request, Brush $brush, TipRack $tips): Response
-    {
-        $body = JsonBody::read($request)->keys(['brush', 'roll', 'width', 'height']);
-        $width = $body->integer('width', 100, 2000);
-        $height = $body->integer('height', 60, 1000);
-        $traces = array_merge(...array_values(PracticePen::all($width, $height)));
-        $settings = BrushSettings::read($body->object('brush'));
-        $patches = new Patches;
-        foreach (Swatch::parts($tips->kit($brush->tip, $settings), $settings, $traces, $body->integer('roll', 0, 0x7FFFFFFF), $width, $height) as [$area, $picture]) {
-            $patches->add($area, $picture);
-        }
-
-        return $patches->answer(['curves' => (object) self::curves($settings)]);
-    }
-
-    /** What stands between the stations, the step report and why settings are idle. */
-    public function advice(Request $request, Brush $brush, TipRack $tips): Response
-    {
-        $body = JsonBody::read($request)->keys(['brush', 'roll']);
-        $roll = $body->integer('roll', 0, 0x7FFFFFFF);
-        $settings = BrushSettings::read($body->object('brush'));
-        [$w, $h] = self::STATION;
-        $trace = PracticePen::swell(new Rect(12, 18, $w - 24, $h - 36));
-        // The station shows the whole swatch's stroke made small, so its size shrinks with it.
-        $small = self::shrunk($settings, 0.34);
-        $kit = $tips->kit($brush->tip, $settings);
-        $idle = array_map(fn (Setting $s): ?string => $s->idleReason($settings, $trace), SettingsTable::all());
-        $patches = new Patches;
-        $patches->add(new Rect(0, 0, $w, $h), Swatch::paint($kit, $small, [$trace], $roll, $w, $h));
-
-        return $patches->answer([
-            'stages' => Stages::of($small, $trace, $roll)->toArray(),
-            'tip' => ['width' => $brush->tip->width, 'height' => $brush->tip->height],
-            'report' => StepReport::of($kit, $settings)->toArray(),
-            'idle' => array_filter($idle, is_string(...)),
-        ]);
+            'inputs' => array_map(fn (DriveInput $i): array => ['id' => $i->value, 'unit' => $i->unit(), 'reference' => $i->reference(), 'ends' => $i->ends()], DriveInput::cases()),
+            'tips' => TipController::cards(Tip::query()->latest('id')->get()),
+            'teeth' => ToothController::cards(),
+            'sources' => Source::query()->latest('id')->get()->map(fn (Source $s): array => ['id' => $s->id, 'name' => $s->name, 'thumb' => route('sources.thumb', $s)])->all(),
+            'links' => ['brush' => url("/brushes/{$brush->id}"), 'inks' => route('inks'), 'recordings' => route('recordings.store'), 'teeth' => route('teeth.store'), 'makers' => route('makers.store'), 'tips' => url('/tips')],
+        ]]);
     }
 
     /** The draft waits here until it is kept. */
     public function draft(Request $request, Brush $brush): JsonResponse
     {
-        $body = JsonBody::read($request)->keys(['brush', 'roll']);
-        $roll = $body->integer('roll', 0, 0x7FFFFFFF, $brush->roll);
-        $settings = BrushSettings::read($body->object('brush'));
-        $brush->update(['draft' => $settings == $brush->kept ? null : $settings, 'roll' => $roll]);
+        $body = JsonBody::read($request)->keys(self::KEYS);
+        if (! self::mayChange($body, $brush)) {
+            return self::elsewhere($brush);
+        }
+        [$settings, $parts] = self::drawn($body, $brush);
+        $brush->draw($settings, $parts, $body->integer('roll', 0, 0x7FFFFFFF, $brush->roll), $body->text('tab', '', 36));
 
-        return response()->json(['changed' => $brush->draft !== null]);
+        return response()->json(['changed' => $brush->isChanged(), 'revision' => $brush->revision]);
     }
 
-    public function keep(Brush $brush): JsonResponse
+    public function keep(Request $request, Brush $brush): JsonResponse
     {
-        $brush->update(['kept' => $brush->current(), 'draft' => null]);
+        if (! self::mayChange(JsonBody::read($request)->keys(self::KEYS), $brush)) {
+            return self::elsewhere($brush);
+        }
+        DB::connection()->transaction(fn () => $brush->keep());
 
-        return response()->json(['brush' => $brush->kept->toArray()]);
+        return response()->json(self::state($brush));
     }
 
-    public function putBack(Brush $brush): JsonResponse
+    public function putBack(Request $request, Brush $brush): JsonResponse
     {
-        $brush->update(['draft' => null]);
+        $body = JsonBody::read($request)->keys(self::KEYS);
+        if (! self::mayChange($body, $brush)) {
+            return self::elsewhere($brush);
+        }
+        $brush->draw($brush->kept, $brush->keptParts(), $brush->roll, $body->text('tab', '', 36));
 
-        return response()->json(['brush' => $brush->kept->toArray()]);
+        return response()->json(self::state($brush));
+    }
+
+    /** What stands in this window as a brush of its own. */
+    public function branch(Request $request, Brush $brush): JsonResponse
+    {
+        $body = JsonBody::read($request)->keys(self::KEYS);
+        [$settings, $parts] = self::drawn($body, $brush);
+        $copy = $brush->replicate(['draft', 'draft_parts', 'revision', 'changed_by']);
+        $copy->fill(['name' => mb_substr($brush->name, 0, 112).' again', 'kept' => $settings, 'tip_id' => $parts->tip, 'bite_id' => $parts->bite, 'tooth_id' => $parts->tooth, 'roll' => $body->integer('roll', 0, 0x7FFFFFFF, $brush->roll)]);
+        $copy->save();
+
+        return response()->json(['tune' => route('tune', $copy)], 201);
+    }
+
+    public function versionStrip(BrushVersion $version, BrushStrip $strips): Response
+    {
+        $brush = Brush::withTrashed()->findOrFail($version->brush_id);
+
+        return response($strips->of($version->parts ?? $brush->keptParts(), $version->settings, $version->roll), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=86400']);
+    }
+
+    /** @return array<string, mixed> how the brush stands, kept and in hand */
+    private static function state(Brush $brush): array
+    {
+        return [
+            'brush' => $brush->current()->toArray(),
+            'parts' => $brush->parts()->toArray(),
+            'roll' => $brush->roll,
+            'keptBrush' => $brush->kept->toArray(),
+            'keptParts' => $brush->keptParts()->toArray(),
+            'revision' => $brush->revision,
+            'versions' => self::versions($brush),
+        ];
     }
 
     /**
-     * The pressure curves as lines to draw.
+     * @return array{BrushSettings, BrushParts} as the page has drawn the brush; each part is there
      *
-     * @return array<string, list<array{float, float}>> by setting
+     * @throws InvalidInput
      */
-    private static function curves(BrushSettings $settings): array
+    private static function drawn(Reading $body, Brush $brush): array
     {
-        $curves = [];
-        foreach ($settings->values as $id => $value) {
-            if ($value->base instanceof Curve) {
-                $curve = $value->base;
-                $curves[$id] = array_map(fn (int $i): array => [$i / 48, round($curve->at($i / 48), 4)], range(0, 48));
-            }
-            foreach ($value->drives as $drive) {
-                if ($drive->input === DriveInput::Pressure) {
-                    $curves[$id] = array_map(fn (int $i): array => [$i / 48, round($drive->curve->at($i / 48), 4)], range(0, 48));
-                }
-            }
-        }
+        $parts = $body->has('parts') ? BrushParts::read($body->object('parts')) : $brush->parts();
+        $parts->findBite();
 
-        return $curves;
+        return [BrushSettings::read($body->object('brush'))->ofKind($parts->findTip()->kind), $parts];
     }
 
-    private static function shrunk(BrushSettings $settings, float $factor): BrushSettings
+    /** Whether nobody else has changed the brush since this window last heard of it. */
+    private static function mayChange(Reading $body, Brush $brush): bool
     {
-        foreach (['size', 'taperIn', 'taperOut'] as $id) {
-            $value = $settings->value($id);
-            $least = SettingsTable::get($id)->least;
-            $settings = $settings->with($id, new SettingValue(max($least, $value->number() * $factor), $value->spread, $value->drives));
+        return ! $body->has('revision')
+            || $body->integer('revision', 0, PHP_INT_MAX) === $brush->revision
+            || $body->text('tab', '', 36) === ($brush->changed_by ?? '');
+    }
+
+    private static function elsewhere(Brush $brush): JsonResponse
+    {
+        return response()->json(['message' => 'This brush was changed in another window meanwhile.', ...self::state($brush)], 409);
+    }
+
+    /** @return list<array<string, mixed>> the newest first */
+    private static function versions(Brush $brush): array
+    {
+        $out = [];
+        /** @var BrushVersion $version */
+        foreach ($brush->versions()->latest('id')->get() as $version) {
+            $out[] = ['id' => $version->id, 'at' => $version->created_at->diffForHumans(), 'exact' => $version->created_at->toDayDateTimeString(), 'strip' => route('versions.strip', $version), 'brush' => $version->settings->toArray(), 'parts' => ($version->parts ?? $brush->keptParts())->toArray(), 'roll' => $version->roll];
         }
 
-        return $settings;
+        return $out;
     }
 }

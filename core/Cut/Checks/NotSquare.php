@@ -25,15 +25,8 @@ final class NotSquare implements Check
             'not-square',
             sprintf('Not square: %s × %s px. It prints unstretched, sized by its longer side.', number_format($cut->fullPx($w)), number_format($cut->fullPx($h))),
             ['width' => (float) $cut->fullPx($w), 'height' => (float) $cut->fullPx($h)],
-            Mending::with('Square', self::place($cut), Square::class),
+            Mending::with('Square', $cut->placeBeforeScale(), Square::class),
+            isNote: true,
         );
-    }
-
-    /** Before a closing scale, so that the size asked for is the size of the tip. */
-    private static function place(CutResult $cut): int
-    {
-        $count = count($cut->list->steps);
-
-        return $count > 0 && $cut->list->steps[$count - 1]->description()->id === 'scale' ? $count - 1 : $count;
     }
 }

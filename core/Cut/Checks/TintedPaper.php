@@ -9,6 +9,7 @@ use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Mending;
 use Yarrowfog\Core\Cut\Steps\ClearPaper;
+use Yarrowfog\Core\Cut\Steps\FlattenLight;
 
 /** Grey or tinted paper prints as a faint block around the mark. */
 final class TintedPaper implements Check
@@ -17,12 +18,25 @@ final class TintedPaper implements Check
 
     private const DARKEST = 0.5;
 
+    /** Ink by which the paper may differ from place to place before that is worth mending first. */
+    private const UNEVEN = 0.13;
+
     public function look(CutResult $cut): ?Finding
     {
         $paper = $cut->borderQuantile(0.5);
         // A mark of one grey prints as it is meant to: paper is what lies around something darker.
         if ($paper < self::FAINTEST || $paper >= self::DARKEST || $cut->darkest() < $paper + 0.05) {
             return null;
+        }
+        $faint = $cut->borderQuantile(0.1);
+        $dark = $cut->borderQuantile(0.9);
+        if ($dark - $faint > self::UNEVEN && $cut->step(FlattenLight::class) === null) {
+            return new Finding(
+                'tinted-paper',
+                sprintf('The light is uneven: the paper would print as a block with %.0f to %.0f %% ink.', 100 * $faint, 100 * $dark),
+                ['paper' => $paper, 'from' => $faint, 'to' => $dark],
+                Mending::with('Flatten the light', 0, FlattenLight::class, ['radius' => min(1500.0, max(10.0, round(0.35 * $cut->fullPx(max($cut->picture->width, $cut->picture->height)))))]),
+            );
         }
         [$white, $black] = $this->points($cut);
 

@@ -8,6 +8,7 @@ use Yarrowfog\Core\Cut\Check;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Mending;
+use Yarrowfog\Core\Cut\Steps\FadeEdge;
 use Yarrowfog\Core\Cut\Steps\TrimToInk;
 
 /** Ink runs off the picture, so that a stamp looks cut off. */
@@ -55,19 +56,23 @@ final class TouchesEdge implements Check
             'touches-edge',
             'Ink touches the '.implode(' and the ', $touching).'. A stamp would look cut off there.',
             $figures,
-            self::mending($cut),
+            self::mending($cut, $figures),
         );
     }
 
-    /** Only where the last trim left no margin; ink that the source itself cuts off stays cut off. */
-    private static function mending(CutResult $cut): ?Mending
+    /**
+     * A margin where the last trim left none; where the source itself cuts the ink off, it fades out there.
+     *
+     * @param  array<string, float>  $sides  px touched, by side
+     */
+    private static function mending(CutResult $cut, array $sides): Mending
     {
-        foreach ($cut->list->steps as $listed) {
-            if ($listed->on && $listed->step === TrimToInk::class && $listed->numbers->number('margin') < 1) {
-                return Mending::with('Trim with a margin', count($cut->list->steps), TrimToInk::class, ['margin' => 8.0]);
-            }
+        $trim = $cut->step(TrimToInk::class);
+        if ($trim !== null && $trim->numbers->number('margin') < 1) {
+            return Mending::with('Trim with a margin', count($cut->list->steps), TrimToInk::class, ['margin' => 8.0]);
         }
+        $width = round(0.08 * $cut->fullPx(max($cut->picture->width, $cut->picture->height)));
 
-        return null;
+        return Mending::with(count($sides) === 1 ? 'Fade that edge' : 'Fade those edges', count($cut->list->steps), FadeEdge::class, array_map(fn (float $px): float => min(2000.0, $width), $sides));
     }
 }

@@ -6,10 +6,10 @@ namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Cut\CroppingStep;
 use Yarrowfog\Core\Cut\InkBounds;
-use Yarrowfog\Core\Cut\Numbers;
-use Yarrowfog\Core\Cut\Param;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Tip\InkRule;
@@ -33,7 +33,7 @@ final readonly class Centre implements CroppingStep
     {
         return new StepDescription('centre', 'Centre', StepGroup::Frame, 'Puts the middle of the ink in the middle of the tip, so that a turned stamp turns about itself.', [
             Param::choice('by', 'By', [self::BY_OUTLINE, self::BY_WEIGHT]),
-        ]);
+        ], closes: true);
     }
 
     public static function from(Numbers $numbers): self

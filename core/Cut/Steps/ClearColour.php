@@ -6,15 +6,15 @@ namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Srgb;
-use Yarrowfog\Core\Cut\Numbers;
-use Yarrowfog\Core\Cut\Param;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Grow;
-use Yarrowfog\Core\Raster\Plane;
+use Yarrowfog\Core\Raster\Runs;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Makes a colour that is pointed at transparent, where it touches that place or everywhere. */
@@ -22,7 +22,13 @@ final readonly class ClearColour implements Step
 {
     private const TOUCHING = 'touching only';
 
-    private const EVERYWHERE = 'everywhere';
+    public const EVERYWHERE = 'everywhere';
+
+    /** Rows of a band. */
+    private const BAND = 256;
+
+    /** Bands begin at multiples of this, so that a blur halves them all alike. */
+    private const ALIGNED = 32;
 
     /**
      * @param  list<array{float, float}>  $places  fractions of width and height
@@ -42,7 +48,7 @@ final readonly class ClearColour implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('clear-colour', 'Clear colour', StepGroup::Clear, 'The colour you point at becomes nothing. Click on the picture to choose the place.', [
-            Param::places('places', 'Places pointed at'),
+            Param::places('places', 'Places pointed at', [[0.01, 0.01]]),
             Param::number('tolerance', 'Tolerance', '%', 0, 0.6, 0.1, 0.005),
             Param::choice('reach', 'Where', [self::TOUCHING, self::EVERYWHERE]),
             Param::number('grow', 'Grow', 'px', -20, 20, 0),
@@ -63,20 +69,49 @@ final readonly class ClearColour implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        $cleared = array_fill(0, $in->width * $in->height, 0);
+        if ($this->places === []) {
+            return $in;
+        }
+        $cleared = null;
         foreach ($this->places as [$fx, $fy]) {
             $x = min($in->width - 1, (int) ($fx * $in->width));
             $y = min($in->height - 1, (int) ($fy * $in->height));
-            $alike = $this->alike($in, self::colourAround($in, $x, $y));
-            $cleared = $this->everywhere
-                ? self::joined($cleared, $alike)
-                : self::flooded($cleared, $alike, $in->width, $in->height, $x, $y);
+            $alike = (new Likeness(self::colourAround($in, $x, $y), $this->tolerance))->runs($in);
+            $here = $this->everywhere ? $alike : $alike->regions(false)->around($y * $in->width + $x);
+            $cleared = $cleared === null ? $here : $cleared->with($here);
         }
-        $mask = Blur::gaussian(Grow::by(new Plane($in->width, $in->height, $cleared), $this->grow), $this->feather / 2)->values;
+
+        return $this->without($in, $cleared);
+    }
+
+    /**
+     * In bands of rows: grown and feathered, a mask of the whole picture would be as large as
+     * the picture itself.
+     */
+    private function without(Bitmap $in, Runs $cleared): Bitmap
+    {
+        $reach = (int) ceil(abs($this->grow) + 2 * $this->feather + 2);
+        $margin = $this->feather / 2 < Blur::WIDE ? $reach : self::ALIGNED * (int) ceil($reach / self::ALIGNED);
+        $pixels = $in->pixels;
         $out = [];
-        foreach ($in->pixels as $i => $pixel) {
-            $alpha = intdiv(($pixel & 255) * (65535 - $mask[$i]) + 32767, 65535);
-            $out[] = $alpha === 0 ? 0 : $pixel & 0xFFFFFF00 | $alpha;
+        for ($top = 0; $top < $in->height; $top += self::BAND) {
+            $rows = min(self::BAND, $in->height - $top);
+            $mask = Blur::gaussian(Grow::by($cleared->mask($top - $margin, $top + $rows + $margin), $this->grow), $this->feather / 2)->values;
+            $i = $top * $in->width;
+            $k = $margin * $in->width;
+            for ($end = $i + $rows * $in->width; $i < $end; $i++) {
+                $p = $pixels[$i];
+                $c = $mask[$k];
+                $k++;
+                if ($c === 0) {
+                    $out[] = $p;
+                } elseif ($c >= 65535) {
+                    $out[] = 0;
+                } else {
+                    $alpha = (($p & 255) * (65535 - $c) + 32767) * 65537 >> 32;
+                    $out[] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
+                }
+            }
         }
 
         return new Bitmap($in->width, $in->height, $out);
@@ -97,80 +132,5 @@ final readonly class ClearColour implements Step
         }
 
         return Oklab::fromSrgb(new Srgb(intdiv($r, $n), intdiv($g, $n), intdiv($b, $n)));
-    }
-
-    /**
-     * 65535 for every pixel whose colour lies within the tolerance.
-     *
-     * @return array<int, int>
-     */
-    private function alike(Bitmap $in, Oklab $colour): array
-    {
-        $known = [];
-        $out = [];
-        foreach ($in->pixels as $pixel) {
-            $rgb = $pixel >> 8;
-            $out[] = $known[$rgb] ??= Oklab::fromSrgb(Srgb::fromInt($rgb))->differenceTo($colour) <= $this->tolerance ? Plane::FULL : 0;
-        }
-
-        return $out;
-    }
-
-    /**
-     * @param  array<int, int>  $cleared
-     * @param  array<int, int>  $alike
-     * @return array<int, int>
-     */
-    private static function joined(array $cleared, array $alike): array
-    {
-        foreach ($alike as $i => $value) {
-            if ($value > 0) {
-                $cleared[$i] = $value;
-            }
-        }
-
-        return $cleared;
-    }
-
-    /**
-     * Scan-line seed fill (Smith, "Tint Fill", 1979).
-     *
-     * @param  array<int, int>  $cleared
-     * @param  array<int, int>  $alike
-     * @return array<int, int>
-     */
-    private static function flooded(array $cleared, array $alike, int $width, int $height, int $x, int $y): array
-    {
-        $seeds = [$y * $width + $x];
-        while ($seeds !== []) {
-            $i = array_pop($seeds);
-            if ($alike[$i] === 0) {
-                continue;
-            }
-            $row = $i - $i % $width;
-            $left = $i;
-            while ($left > $row && $alike[$left - 1] !== 0) {
-                $left--;
-            }
-            $end = $row + $width;
-            $above = false;
-            $below = false;
-            for ($k = $left; $k < $end && $alike[$k] !== 0; $k++) {
-                $alike[$k] = 0;
-                $cleared[$k] = Plane::FULL;
-                $open = $row > 0 && $alike[$k - $width] !== 0;
-                if ($open && ! $above) {
-                    $seeds[] = $k - $width;
-                }
-                $above = $open;
-                $open = $end < $width * $height && $alike[$k + $width] !== 0;
-                if ($open && ! $below) {
-                    $seeds[] = $k + $width;
-                }
-                $below = $open;
-            }
-        }
-
-        return $cleared;
     }
 }

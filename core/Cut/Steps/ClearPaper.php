@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
-use Yarrowfog\Core\Cut\Numbers;
-use Yarrowfog\Core\Cut\Param;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -47,6 +47,11 @@ final readonly class ClearPaper implements Step
         for ($v = 0; $v < 256; $v++) {
             $stretch[] = (int) round(255 * max(0.0, min(1.0, ($v - $black) / ($this->whitePoint - $black))));
         }
+        // 1 / alpha in 1/65536, rounded up so that a full channel stays full.
+        $inverse = [0];
+        for ($alpha = 1; $alpha < 256; $alpha++) {
+            $inverse[] = intdiv(255 * 65536, $alpha) + 1;
+        }
         $out = [];
         foreach ($in->pixels as $p) {
             $r = $stretch[$p >> 24];
@@ -56,16 +61,17 @@ final readonly class ClearPaper implements Step
             if ($b < $white) {
                 $white = $b;
             }
-            $alpha = 255 - $white;
-            if ($alpha === 0) {
+            if ($white === 255) {
                 $out[] = 0;
 
                 continue;
             }
-            $out[] = intdiv(($r - $white) * 255, $alpha) << 24
-                | intdiv(($g - $white) * 255, $alpha) << 16
-                | intdiv(($b - $white) * 255, $alpha) << 8
-                | intdiv($alpha * ($p & 255) + 127, 255);
+            $alpha = 255 - $white;
+            $more = $inverse[$alpha];
+            $out[] = ($r - $white) * $more >> 16 << 24
+                | ($g - $white) * $more >> 16 << 16
+                | ($b - $white) * $more >> 16 << 8
+                | ($alpha * ($p & 255) + 127) * 65793 >> 24;
         }
 
         return new Bitmap($in->width, $in->height, $out);

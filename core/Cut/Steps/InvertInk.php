@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
-use Yarrowfog\Core\Cut\Numbers;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 

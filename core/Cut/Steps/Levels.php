@@ -4,12 +4,13 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
-use Yarrowfog\Core\Cut\Numbers;
-use Yarrowfog\Core\Cut\Param;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\ToneTable;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Stretches the tones: v becomes ((v − dark) / (light − dark)) to the power 1 / middle. */
@@ -36,15 +37,7 @@ final readonly class Levels implements Step
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         $range = max(1.0, $this->light - $this->dark);
-        $curve = [];
-        for ($v = 0; $v < 256; $v++) {
-            $curve[] = (int) round(255 * max(0.0, min(1.0, ($v - $this->dark) / $range)) ** (1 / $this->middle));
-        }
-        $out = [];
-        foreach ($in->pixels as $p) {
-            $out[] = $curve[$p >> 24] << 24 | $curve[$p >> 16 & 255] << 16 | $curve[$p >> 8 & 255] << 8 | $p & 255;
-        }
 
-        return new Bitmap($in->width, $in->height, $out);
+        return ToneTable::of(fn (float $v): float => max(0.0, min(1.0, (255 * $v - $this->dark) / $range)) ** (1 / $this->middle))->applied($in);
     }
 }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Cut\CroppingStep;
-use Yarrowfog\Core\Cut\Numbers;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Tip\TipKind;
@@ -17,7 +17,7 @@ final readonly class Square implements CroppingStep
 {
     public static function description(): StepDescription
     {
-        return new StepDescription('square', 'Square', StepGroup::Frame, 'Adds empty space at the shorter sides until the tip is square. Nothing is stretched.', []);
+        return new StepDescription('square', 'Square', StepGroup::Frame, 'Adds empty space at the shorter sides until the tip is square. Nothing is stretched.', [], closes: true);
     }
 
     public static function from(Numbers $numbers): self

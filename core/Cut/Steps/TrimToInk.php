@@ -6,10 +6,10 @@ namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Cut\CroppingStep;
 use Yarrowfog\Core\Cut\InkBounds;
-use Yarrowfog\Core\Cut\Numbers;
-use Yarrowfog\Core\Cut\Param;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Tip\InkRule;
@@ -28,7 +28,7 @@ final readonly class TrimToInk implements CroppingStep
         return new StepDescription('trim', 'Trim to ink', StepGroup::Frame, 'Cuts the empty space away and leaves an even margin.', [
             Param::number('margin', 'Margin', 'px', 0, 400, 8),
             Param::number('threshold', 'Ink from', '%', 0, 0.5, 0.04, 0.01),
-        ]);
+        ], closes: true);
     }
 
     public static function from(Numbers $numbers): self

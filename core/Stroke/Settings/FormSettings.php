@@ -49,6 +49,7 @@ final class FormSettings
     public static function all(): array
     {
         $onBand = fn (Brush $b, Trace $t): ?string => $b->isBand() ? 'idle: a band has no dabs' : null;
+        $turns = fn (Brush $b, Trace $t): ?string => $onBand($b, $t) ?? ($b->isRound && $b->base('roundness') >= 1.0 && $b->isSteady('roundness') && $b->base('posture') <= 0.0 ? 'idle: a round tip looks the same however it is turned' : null);
         $frames = fn (Brush $b, Trace $t): ?string => $b->frames < 2 ? 'idle: this tip has one frame' : $onBand($b, $t);
         $travel = fn (Brush $b, Trace $t): ?string => $frames($b, $t) ?? ($b->choice('frameRule') === self::BY_TRAVEL ? null : 'idle: frames do not go by travel');
         $tilts = fn (Trace $t): bool => array_filter($t->samples, fn ($s): bool => $s->tiltX !== 0.0 || $s->tiltY !== 0.0) !== [];
@@ -61,8 +62,8 @@ final class FormSettings
 
         return [
             Setting::number('size', Station::Form, 'Size', 'The longer side of the tip as it prints; the width of a band.', 'px', 1, 2000, 48, true, SpreadKind::Below),
-            Setting::number('angle', Station::Form, 'Angle', 'How far the tip is turned, clockwise.', '°', -180, 180, 0, true, SpreadKind::AroundUnits, 180, $onBand),
-            Setting::choice('angleFollows', Station::Form, 'Angle follows', 'What the tip turns with, on top of its own angle.', [self::NOTHING, self::HEADING, self::AZIMUTH, self::TWIST], $onBand),
+            Setting::number('angle', Station::Form, 'Angle', 'How far the tip is turned, clockwise.', '°', -180, 180, 0, true, SpreadKind::AroundUnits, 180, $turns),
+            Setting::choice('angleFollows', Station::Form, 'Angle follows', 'What the tip turns with, on top of its own angle.', [self::NOTHING, self::HEADING, self::AZIMUTH, self::TWIST], $turns),
             Setting::number('roundness', Station::Form, 'Roundness', 'Squeezes the tip from top and bottom.', '%', 0.05, 1, 1, true, SpreadKind::Below, 0.95, $onBand),
             Setting::choice('mirrorAcross', Station::Form, 'Mirror left and right', 'Whether the tip is printed as in a mirror.', [self::NEVER, self::ALWAYS, self::BY_CHANCE]),
             Setting::choice('mirrorDown', Station::Form, 'Mirror top and bottom', 'Whether the tip is printed upside down, as in water.', [self::NEVER, self::ALWAYS, self::BY_CHANCE]),

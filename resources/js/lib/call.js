@@ -1,8 +1,10 @@
 /** The server said no: a sentence for the painter, and what it is about. */
 export class Refused extends Error {
-    constructor(message, errors = {}) {
+    constructor(message, errors = {}, status = 422, answer = {}) {
         super(message);
         this.errors = errors;
+        this.status = status;
+        this.answer = answer;
     }
 }
 
@@ -11,12 +13,13 @@ export class Away extends Error {}
 
 const token = () => document.querySelector('meta[name=csrf-token]').content;
 
-async function send(url, { method = 'POST', json, form, signal } = {}) {
+async function send(url, { method = 'POST', json, form, signal, keepalive } = {}) {
     let response;
     try {
         response = await fetch(url, {
             method,
             signal,
+            keepalive,
             headers: {
                 Accept: 'application/json, application/octet-stream',
                 'X-CSRF-TOKEN': token(),
@@ -37,10 +40,39 @@ async function send(url, { method = 'POST', json, form, signal } = {}) {
         if (response.status === 419) {
             throw new Refused('This page is too old to be trusted. Reload it; what you made is kept.');
         }
-        throw new Refused(answer.message || `The server answered ${response.status}.`, answer.errors);
+        throw new Refused(answer.message || `The server answered ${response.status}.`, answer.errors, response.status, answer);
     }
 
     return response;
+}
+
+/**
+ * Sends a form and tells how much of it has gone; can be called off.
+ *
+ * @param {(part: number) => void} onProgress  0–1
+ * @returns {{ answer: Promise<object>, cancel: () => void }}
+ */
+export function upload(url, form, onProgress) {
+    const request = new XMLHttpRequest();
+    const answer = new Promise((resolve, reject) => {
+        request.open('POST', url);
+        request.setRequestHeader('Accept', 'application/json');
+        request.setRequestHeader('X-CSRF-TOKEN', token());
+        request.upload.addEventListener('progress', (event) => onProgress(event.lengthComputable ? event.loaded / event.total : 0));
+        request.addEventListener('load', () => {
+            const said = JSON.parse(request.responseText || '{}');
+            if (request.status < 300) {
+                resolve(said);
+            } else {
+                reject(new Refused(said.message || `The server answered ${request.status}.`, said.errors));
+            }
+        });
+        request.addEventListener('error', () => reject(new Away('The server is away. Bring the file once more when it is back.')));
+        request.addEventListener('abort', () => reject(new Refused('Called off.')));
+        request.send(form);
+    });
+
+    return { answer, cancel: () => request.abort() };
 }
 
 /** Sends, and reads JSON. */

@@ -25,3 +25,11 @@ export function isTyping(event) {
 export function extended(object, more) {
     return Object.defineProperties(object, Object.getOwnPropertyDescriptors(more));
 }
+
+/**
+ * A thing that is replaced and never changed in place: Alpine then watches which one it is, and not
+ * every figure in it, which costs a hundred times less.
+ */
+export function settled(thing) {
+    return thing !== null && typeof thing === 'object' ? Object.freeze(thing) : thing;
+}

@@ -7,6 +7,7 @@ import { Plain } from './plain';
 export class Latest extends Plain {
     #running = false;
     #next = null;
+    #done = null;
 
     run(job) {
         this.#next = job;
@@ -15,8 +16,17 @@ export class Latest extends Plain {
         }
     }
 
+    /** Resolves once nothing runs or waits. */
+    async idle() {
+        while (this.#running) {
+            await this.#done;
+        }
+    }
+
     async #drain() {
         this.#running = true;
+        let finished;
+        this.#done = new Promise((resolve) => { finished = resolve; });
         while (this.#next) {
             const job = this.#next;
             this.#next = null;
@@ -27,6 +37,7 @@ export class Latest extends Plain {
             }
         }
         this.#running = false;
+        finished();
     }
 }
 

@@ -21,7 +21,7 @@ export function catchPen(element, { toPlace, begin, move, end, mayBegin = () => 
         element.setPointerCapture(event.pointerId);
         pointer = event.pointerId;
         last = sample(event);
-        begin(last, event.pointerType === 'pen');
+        begin(last, event.pointerType === 'pen', event);
     });
     element.addEventListener('pointermove', (event) => {
         if (event.pointerId !== pointer) {

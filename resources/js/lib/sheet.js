@@ -1,5 +1,7 @@
 import { callForPixels } from './call';
 import { anyRoll } from './data';
+import { enlargedAbout } from './canvas';
+import { catchPan } from './pan';
 import { catchPen } from './pen';
 import { Strokes } from './strokes';
 import { Plain } from './plain';
@@ -11,7 +13,8 @@ import { Plain } from './plain';
 export class SheetView extends Plain {
     /**
      * @param {object} options  url, canvas, mat (the element around it), order() for the brush in hand,
-     *                          onPen(isPen), onHistory(words), say(message), onWait(names) if it wants to know
+     *                          onPen(isPen), onHistory(words), say(message), onWait(names) if it wants to know,
+     *                          guides (see rooms/mark.js) where there are some
      */
     constructor(options) {
         super();
@@ -25,15 +28,53 @@ export class SheetView extends Plain {
         catchPen(this.canvas, {
             toPlace: (x, y) => this.toPlace(x, y),
             mayBegin: () => !this.panning && this.order() !== null,
-            begin: (sample, isPen) => {
-                this.onPen(isPen);
-                this.strokes.begin({ ...this.order(), roll: anyRoll(), realPressure: isPen }, sample);
-            },
-            move: (samples) => this.strokes.move(samples),
-            end: (samples) => this.strokes.end(samples),
+            begin: (sample, isPen, event) => this.#begin(sample, isPen, event),
+            move: (samples) => this.#move(samples),
+            end: (samples) => this.#end(samples),
         });
         this.#catchView();
         this.load();
+    }
+
+    /** With guides, a stroke may be held back to become a straight line, and has twins beyond the mirrors. */
+    #begin(sample, isPen, event) {
+        this.onPen(isPen);
+        const first = this.guides ? this.guides.snapped(sample) : sample;
+        this.trail = { isPen, samples: [first], straight: this.guides?.isStraight(event) ?? false };
+        if (!this.trail.straight) {
+            this.strokes.begin(this.#orderFor(isPen), first);
+        }
+    }
+
+    #move(samples) {
+        this.trail.samples.push(...samples);
+        if (this.trail.straight) {
+            this.guides.aim(this.trail.samples[0], this.guides.snapped(samples[samples.length - 1]));
+        } else {
+            this.strokes.move(samples);
+        }
+    }
+
+    #end(samples) {
+        this.trail.samples.push(...samples);
+        let drawn = this.trail.samples;
+        if (this.trail.straight) {
+            drawn = straight(drawn, this.guides.snapped(drawn[drawn.length - 1]));
+            this.guides.aim(null, null);
+            this.strokes.begin(this.#orderFor(this.trail.isPen), drawn[0]);
+            this.strokes.end(drawn.slice(1));
+        } else {
+            this.strokes.end(samples);
+        }
+        for (const mirrored of this.guides?.mirrors() ?? []) {
+            const twin = drawn.map(mirrored);
+            this.strokes.begin(this.#orderFor(this.trail.isPen), twin[0]);
+            this.strokes.end(twin.slice(1));
+        }
+    }
+
+    #orderFor(isPen) {
+        return { ...this.order(), roll: anyRoll(), realPressure: isPen };
     }
 
     async load() {
@@ -88,10 +129,7 @@ export class SheetView extends Plain {
         const box = this.mat.getBoundingClientRect();
         const px = (clientX ?? box.left + box.width / 2) - box.left;
         const py = (clientY ?? box.top + box.height / 2) - box.top;
-        const scale = Math.min(8, Math.max(0.05, this.scale * factor));
-        this.x = px - ((px - this.x) * scale) / this.scale;
-        this.y = py - ((py - this.y) * scale) / this.scale;
-        this.scale = scale;
+        Object.assign(this, enlargedAbout(this, factor, px, py, 0.05, 8));
         this.place();
     }
 
@@ -109,6 +147,7 @@ export class SheetView extends Plain {
         style.height = `${this.canvas.height * this.scale}px`;
         style.imageRendering = this.scale >= 3 ? 'pixelated' : 'auto';
         this.onView?.(this.scale);
+        this.canvas.dispatchEvent(new CustomEvent('view-moved'));
     }
 
     #catchView() {
@@ -120,21 +159,14 @@ export class SheetView extends Plain {
                 this.pan(-event.deltaX, -event.deltaY);
             }
         }, { passive: false });
-        // Space, or the middle button, takes hold of the sheet itself.
-        let from = null;
-        this.mat.addEventListener('pointerdown', (event) => {
-            if (this.panning || event.button === 1) {
-                from = [event.clientX, event.clientY];
-                this.mat.setPointerCapture(event.pointerId);
-                event.preventDefault();
-            }
-        });
-        this.mat.addEventListener('pointermove', (event) => {
-            if (from) {
-                this.pan(event.clientX - from[0], event.clientY - from[1]);
-                from = [event.clientX, event.clientY];
-            }
-        });
-        this.mat.addEventListener('pointerup', () => { from = null; });
+        catchPan(this.mat, { isHeld: () => this.panning, pan: (dx, dy) => this.pan(dx, dy) });
     }
+}
+
+/** The samples laid on a straight line from the first to `last`, in their times and pressures. */
+function straight(samples, last) {
+    const [, x0, y0] = samples[0];
+    const n = Math.max(1, samples.length - 1);
+
+    return [...samples.map(([t, , , ...held], i) => [t, x0 + ((last[1] - x0) * i) / n, y0 + ((last[2] - y0) * i) / n, ...held])];
 }

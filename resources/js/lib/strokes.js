@@ -1,5 +1,6 @@
-import { Away, callForPixels, Refused } from './call';
+import { Away, callForPixels } from './call';
 import { uuid } from './data';
+import { Pieces } from './pieces';
 import { Plain } from './plain';
 
 const RETRY = 2000;
@@ -35,64 +36,25 @@ export class Strokes extends Plain {
 
     /** @param {object} order  brush, size, opacity, inks, roll, realPressure */
     begin(order, first) {
-        const stroke = { order: { ...order, stroke: uuid() }, samples: [first], sent: 0, state: null, ended: false, lost: false, wake: null };
+        const stroke = new Pieces(`${this.sheet}/pieces`, { ...order, stroke: uuid() }, {}, first, { show: this.show, told: (words) => this.wait(words.provisional), say: this.say });
         this.current = stroke;
         // Its pieces are laid over the sheet, so the stroke before must have reached it.
-        this.tail = this.tail.then(() => this.#paint(stroke));
+        this.tail = this.tail.then(() => stroke.paint()).then(() => this.#sendWaiting());
     }
 
     move(samples) {
-        this.current.samples.push(...samples);
-        this.current.wake?.();
+        this.current.move(samples);
     }
 
     end(samples) {
         const stroke = this.current;
         stroke.samples.push(...samples);
-        stroke.ended = true;
         // From here on the trace is safe: it waits in the store until the sheet has it.
         this.waiting.push({ ...stroke.order, samples: stroke.samples });
         this.#store();
-        stroke.wake?.();
+        stroke.end([]);
 
         return this.tail;
-    }
-
-    async #paint(stroke) {
-        while (!stroke.ended) {
-            if (stroke.lost || stroke.sent === stroke.samples.length) {
-                await new Promise((wake) => { stroke.wake = wake; });
-                stroke.wake = null;
-                continue;
-            }
-            await this.#piece(stroke);
-        }
-        await this.#sendWaiting();
-    }
-
-    async #piece(stroke) {
-        const until = stroke.samples.length;
-        const samples = stroke.samples.slice(stroke.state ? stroke.sent : 0, until);
-        try {
-            const { words, patches } = await callForPixels(`${this.sheet}/pieces`, {
-                json: { ...stroke.order, samples, ...(stroke.state ? { state: stroke.state } : {}) },
-            });
-            if (words.again) {
-                stroke.state = null;
-
-                return;
-            }
-            stroke.state = words.state;
-            stroke.sent = until;
-            this.wait(words.provisional);
-            this.show(patches);
-        } catch (error) {
-            // The stroke is not lost: the whole trace is sent when the pen lifts.
-            stroke.lost = true;
-            if (error instanceof Refused) {
-                this.say(error.message);
-            }
-        }
     }
 
     async #sendWaiting() {

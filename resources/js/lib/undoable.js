@@ -28,6 +28,8 @@ export const undoable = {
         this.past = new Past(key, this.written());
         this.flags();
         catchUndoKeys(this);
+        // What was changed a moment before the page is left is noted too.
+        window.addEventListener('pagehide', () => this.note());
     },
     note() {
         this.past.note(this.written());

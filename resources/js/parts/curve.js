@@ -29,6 +29,19 @@ export const curveEditor = (of) => ({
     get line() {
         return `M${this.of.line.map(([x, y]) => `${(EDGE + x * (WIDTH - 2 * EDGE)).toFixed(1)} ${(HEIGHT - EDGE - y * (HEIGHT - 2 * EDGE)).toFixed(1)}`).join('L')}`;
     },
+    /** Where the pen stands on the curve while it paints, off the picture when it does not. */
+    get readingX() {
+        return this.of.reading === null || this.of.reading === undefined ? -20 : EDGE + this.of.reading * (WIDTH - 2 * EDGE);
+    },
+    get readingY() {
+        const { line, reading } = this.of;
+        if (reading === null || reading === undefined) {
+            return -20;
+        }
+        const [, y] = line[Math.min(line.length - 1, Math.round(reading * (line.length - 1)))];
+
+        return HEIGHT - EDGE - y * (HEIGHT - 2 * EDGE);
+    },
     place(event) {
         const box = this.$refs.picture.getBoundingClientRect();
         const x = ((event.clientX - box.left) / box.width) * WIDTH;
@@ -65,7 +78,34 @@ export const curveEditor = (of) => ({
             this.of.points = [...points, [x, y]].sort((a, b) => a[0] - b[0]);
         }
     },
+    /** Between a point and the next, on the curve. */
+    addAfter(i) {
+        const points = this.of.points;
+        if (i >= points.length - 1 || points.length >= 8 || points[i + 1][0] - points[i][0] < 0.06) {
+            return;
+        }
+        const x = (points[i][0] + points[i + 1][0]) / 2;
+        const [, y] = this.of.line[Math.round(x * (this.of.line.length - 1))] ?? [x, (points[i][1] + points[i + 1][1]) / 2];
+        this.of.points = [...points.slice(0, i + 1), [Math.round(x * 1000) / 1000, Math.round(y * 1000) / 1000], ...points.slice(i + 1)];
+    },
+    takeOut(i) {
+        if (i > 0 && i < this.of.points.length - 1) {
+            this.of.points = this.of.points.filter((_, n) => n !== i);
+        }
+    },
     key(i, event) {
+        if (event.key === 'Insert' || event.key === '+') {
+            event.preventDefault();
+            this.addAfter(i);
+
+            return;
+        }
+        if (event.key === 'Delete' || event.key === 'Backspace') {
+            event.preventDefault();
+            this.takeOut(i);
+
+            return;
+        }
         const [dx, dy] = { ArrowLeft: [-0.02, 0], ArrowRight: [0.02, 0], ArrowUp: [0, 0.02], ArrowDown: [0, -0.02] }[event.key] ?? [0, 0];
         if (dx || dy) {
             event.preventDefault();

@@ -1,4 +1,6 @@
 const STEPS = 1000;
+/** ms between two steps of a drag. */
+const EVERY = 40;
 let count = 0;
 
 /**
@@ -17,10 +19,10 @@ export const slider = (of) => ({
     },
     get shown() {
         const value = this.isPercent ? this.value * 100 : this.value;
-        const figures = this.of.unit === '×' ? 2 : Math.abs(value) < 10 && value % 1 !== 0 ? 1 : 0;
+        const figures = this.of.figures ?? (this.of.unit === '×' ? 2 : Math.abs(value) < 10 && value % 1 !== 0 ? 1 : 0);
         const unit = this.of.unit === '' ? '' : this.of.unit === '°' ? '°' : ` ${this.of.unit}`;
 
-        return value.toLocaleString('en-GB', { maximumFractionDigits: figures, minimumFractionDigits: this.of.unit === '×' ? 2 : 0 }) + unit;
+        return format(figures, this.of.unit === '×' ? 2 : 0).format(value) + unit;
     },
     get position() {
         const { least, most, log } = this.of;
@@ -47,8 +49,24 @@ export const slider = (of) => ({
 
         return Math.round(value / step) * step;
     },
+    /** While it is dragged, the work hears of it 25 times a second: oftener, drawing the page would starve it. */
     drag(event) {
-        const part = Number(event.target.value) / STEPS;
+        this.dragged = Number(event.target.value);
+        if (!this.resting) {
+            this.follow();
+        }
+    },
+    follow() {
+        const at = this.dragged;
+        this.dragTo(at / STEPS);
+        this.resting = setTimeout(() => {
+            this.resting = null;
+            if (this.dragged !== at) {
+                this.follow();
+            }
+        }, EVERY);
+    },
+    dragTo(part) {
         const { least, most, log } = this.of;
         const value = log ? least * (most / least) ** part : least + (most - least) * part;
         const step = this.of.step || (this.isPercent ? 0.01 : 1);
@@ -66,7 +84,8 @@ export const slider = (of) => ({
         this.set(this.rounded(this.value + (event.deltaY < 0 ? 1 : -1) * (this.of.step || (this.isPercent ? 0.01 : 1))));
     },
     type(event) {
-        const number = parseFloat(event.target.value.replace(',', '.').replace('−', '-'));
+        // A comma before three figures parts thousands, as shown here; any other is a decimal sign.
+        const number = parseFloat(event.target.value.replace(/,(?=\d{3}(\D|$))/g, '').replace(',', '.').replace('−', '-'));
         if (Number.isFinite(number)) {
             this.set(this.isPercent ? number / 100 : number);
         }
@@ -76,3 +95,10 @@ export const slider = (of) => ({
         this.of.value = this.of.standard;
     },
 });
+
+/** Making one costs more than using it a hundred times. */
+const formats = {};
+
+function format(most, least) {
+    return formats[`${most} ${least}`] ??= new Intl.NumberFormat('en-GB', { maximumFractionDigits: most, minimumFractionDigits: least });
+}

@@ -1,262 +1,218 @@
 import { call, callForPixels, Refused } from '../lib/call';
-import { pageData } from '../lib/data';
+import { cutList } from '../lib/cut-list';
+import { CutView } from '../lib/cut-view';
+import { extended, isTyping, pageData, uuid } from '../lib/data';
 import { Latest, quietly } from '../lib/latest';
 import { undoable } from '../lib/undoable';
 
 const BACKDROPS = [
-    { id: 'nothing', label: 'Nothing', ink: '#1c211e' },
-    { id: 'backdrop-white', label: 'White', ink: '#1c211e' },
-    { id: 'backdrop-black', label: 'Black', ink: '#e9e4d8' },
-    { id: 'backdrop-grey', label: 'Grey', ink: '#1c211e' },
-    { id: 'backdrop-tint', label: 'Tint', ink: '#1c211e' },
+    { id: 'nothing', label: 'Nothing', prints: 'white' },
+    { id: 'backdrop-white', label: 'White', prints: 'white' },
+    { id: 'backdrop-black', label: 'Black', prints: 'black' },
+    { id: 'backdrop-grey', label: 'Grey', prints: 'grey' },
+    { id: 'backdrop-tint', label: 'Tint', prints: 'tint' },
 ];
-let key = 0;
+/** ms between two looks at how far a tip has come. */
+const ASK = 300;
+/** ms that a picture may take before it is shown at half the size while a slider moves, */
+const SLOW = 90;
+/** and ms after the last change from which nothing moves any more. */
+const RESTS = 200;
 
-export const cutRoom = () => ({
-    ...undoable,
-    ...pageData('cut-data'),
+export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-data') }, cutList), {
     steps: [],
     kind: 'ink mask',
     chosen: null,
     findings: [],
+    curves: {},
     ready: false,
     width: 0,
     height: 0,
     backdrops: BACKDROPS,
     backdrop: BACKDROPS[0],
     wipe: 0,
-    zoom: 1,
+    percent: '',
     adding: false,
     making: false,
+    progress: null,
     message: '',
     dragged: null,
+    listName: '',
+    listsOpen: false,
+    hand: { shows: false, size: 0.06, softness: 0.4 },
 
     init() {
-        this.after = null;
-        this.placement = [0, 0, 1, 1, 1];
-        this.inputs = [];
+        this.view = new CutView({
+            canvas: this.$refs.picture,
+            mat: this.$refs.mat,
+            under: this.$refs.under,
+            tool: () => this.tool(),
+            change: (numbers) => this.change(this.steps[this.chosenAt], numbers),
+            onZoom: (percent) => { this.percent = `${percent} %`; },
+        });
         this.previewing = new Latest();
+        this.checking = new Latest();
+        this.painting = new Latest();
+        this.changedAt = 0;
+        this.took = 0;
+        this.rested = quietly(RESTS, () => this.previewing.run(() => this.previewOnce(false)));
         this.saveSoon = quietly(300, () => this.save());
         this.noteSoon = quietly(250, () => this.note());
         this.fill(this.list);
-        this.beginPast(`cut:${this.id}`);
+        this.beginPast(this.set ? `cut:set ${this.set.url} ${this.set.position}` : `cut:${this.id}`);
         this.$watch('steps', () => this.changed());
         this.$watch('kind', () => this.changed());
-        this.$watch('backdrop', () => this.preview());
-        this.$watch('wipe', () => this.draw());
-        new ResizeObserver(() => this.draw()).observe(this.$refs.mat);
+        this.$watch('chosen', () => this.view.draw());
+        this.$watch('backdrop', () => this.check());
+        this.$watch('wipe', () => { this.view.wipe = this.wipe; this.view.draw(); });
+        new ResizeObserver(() => this.view.draw()).observe(this.$refs.mat);
+        window.addEventListener('keydown', (event) => this.keys(event));
+        window.addEventListener('keyup', (event) => { this.view.space = event.code === 'Space' ? false : this.view.space; });
         this.load();
     },
     async load() {
-        const { patches } = await callForPixels(`${this.url}/before`, { method: 'GET' });
-        this.before = canvasOf(patches[0].image);
-        this.preview();
+        try {
+            const { patches } = await callForPixels(`${this.url}/before`, { method: 'GET' });
+            this.view.before = canvasOf(patches[0].image);
+            this.view.sourceScale = this.fullWidth / patches[0].image.width;
+            this.preview();
+        } catch (error) {
+            this.say(error);
+        }
     },
-
-    // —— the list ——
-    written() {
-        return { kind: this.kind, steps: this.steps.map(({ step, on, numbers }) => ({ step, on, numbers })) };
-    },
-    fill(list) {
-        this.kind = list.kind;
-        this.steps = list.steps.map((s) => ({ ...s, numbers: { ...s.numbers }, key: ++key }));
-        this.chosen = this.steps.length ? this.steps[this.steps.length - 1].key : null;
+    keys(event) {
+        if (isTyping(event)) {
+            return;
+        }
+        if (event.code === 'Space' && event.target === document.body) {
+            event.preventDefault();
+            this.view.space = true;
+        } else if (event.key === '+' || event.key === '=') {
+            this.closer();
+        } else if (event.key === '-') {
+            this.farther();
+        } else if (event.key === '0') {
+            this.fit();
+        } else if (event.key === 'Escape') {
+            this.adding = false;
+        }
     },
     changed() {
         this.preview();
         this.noteSoon();
         this.saveSoon();
     },
-    form(step) {
-        return this.forms[step.step];
-    },
-    summary(step) {
-        if (!step.on) {
-            return 'switched off';
-        }
-
-        return this.form(step).params.map((p) => {
-            const value = step.numbers[p.key];
-            if (p.kind === 'places') {
-                return value.length === 1 ? '1 place pointed at' : `${value.length} places pointed at`;
-            }
-            if (p.kind === 'choice') {
-                return value;
-            }
-            const shown = p.unit === '%' ? Math.round(value * 1000) / 10 : Math.round(value * 100) / 100;
-
-            return `${p.label.toLowerCase()} ${shown}${p.unit ? ` ${p.unit}` : ''}`;
-        }).join(' · ') || this.form(step).sentence;
-    },
-    numbers(step) {
-        const room = this;
-
-        return this.form(step).params.filter((p) => p.kind === 'number').map((p) => ({
-            ...p,
-            standard: p.default,
-            log: p.key === 'side',
-            get value() {
-                return step.numbers[p.key];
-            },
-            set value(value) {
-                step.numbers = { ...step.numbers, [p.key]: value };
-                room.steps = [...room.steps];
-            },
-        }));
-    },
-    choices(step) {
-        return this.form(step).params.filter((p) => p.kind === 'choice');
-    },
-    isPicked(step, param, value) {
-        return step.numbers[param.key] === value;
-    },
-    pick(step, param, value) {
-        step.numbers = { ...step.numbers, [param.key]: value };
-        this.steps = [...this.steps];
-    },
-    isChosen(step) {
-        return this.chosen === step.key;
-    },
-    choose(step) {
-        this.chosen = step.key;
-    },
-    toggle(step) {
-        step.on = !step.on;
-        this.steps = [...this.steps];
-    },
-    remove(step) {
-        this.steps = this.steps.filter((s) => s.key !== step.key);
-    },
-    moveBy(step, by) {
-        const from = this.steps.findIndex((s) => s.key === step.key);
-        const to = from + by;
-        if (to >= 0 && to < this.steps.length) {
-            const steps = [...this.steps];
-            steps.splice(to, 0, ...steps.splice(from, 1));
-            this.steps = steps;
-        }
-    },
-    grip(step, event) {
-        if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-            event.preventDefault();
-            this.moveBy(step, event.key === 'ArrowUp' ? -1 : 1);
-            this.$nextTick(() => document.querySelector(`[data-grip="${step.key}"]`)?.focus());
-        }
-    },
-    lift(step) {
-        this.dragged = step.key;
-    },
-    over(step, event) {
-        event.preventDefault();
-        const from = this.steps.findIndex((s) => s.key === this.dragged);
-        const to = this.steps.findIndex((s) => s.key === step.key);
-        if (from >= 0 && from !== to) {
-            this.moveBy(this.steps[from], to - from);
-        }
-    },
-    drop() {
-        this.dragged = null;
-    },
-    get groups() {
-        const groups = {};
-        for (const [id, form] of Object.entries(this.forms)) {
-            (groups[form.group] ??= { name: form.group, steps: [] }).steps.push({ id, ...form });
-        }
-
-        return Object.values(groups);
-    },
     toggleAdding() {
         this.adding = !this.adding;
-    },
-    add(id) {
-        this.adding = false;
-        const group = this.forms[id].group;
-        // What clears or changes tone goes before what frames, so that the frame fits the result.
-        const at = group === 'Frame' ? this.steps.length : this.placeBeforeFrame();
-        this.insert({ step: id, on: true, numbers: JSON.parse(JSON.stringify(this.forms[id].numbers)) }, at);
-    },
-    placeBeforeFrame() {
-        const at = this.steps.findIndex((s) => this.forms[s.step].group === 'Frame');
-
-        return at < 0 ? this.steps.length : at;
-    },
-    insert(step, at) {
-        const added = { ...step, key: ++key };
-        this.steps = [...this.steps.slice(0, at), added, ...this.steps.slice(at)];
-        this.chosen = added.key;
-    },
-    mend(finding) {
-        const { at, step } = finding.mending;
-        const same = this.steps.find((s) => s.step === step.step);
-        if (same && step.step !== 'invert-ink') {
-            same.numbers = { ...step.numbers };
-            same.on = true;
-            this.steps = [...this.steps];
-            this.chosen = same.key;
-        } else {
-            this.insert(step, at);
+        if (this.adding) {
+            this.paintEffects();
         }
     },
-    setKind(kind) {
-        this.kind = kind;
+    /** The small picture of each step's effect, on this source as it is cut now. */
+    paintEffects() {
+        this.painting.run(async () => {
+            const { words, patches } = await callForPixels(`${this.url}/effects`, { json: this.written() });
+            words.steps.forEach((id, i) => {
+                const canvas = document.querySelector(`[data-effect="${id}"]`);
+                if (canvas) {
+                    canvas.width = patches[i].image.width;
+                    canvas.height = patches[i].image.height;
+                    canvas.getContext('2d').putImageData(patches[i].image, 0, 0);
+                }
+            });
+        });
     },
 
     // —— the picture ——
+    /** While a slider moves and a picture takes long, it is shown at half the size; at rest, whole. */
     preview() {
-        this.previewing.run(async () => {
+        const now = performance.now();
+        const moving = now - this.changedAt < RESTS;
+        this.changedAt = now;
+        const hasty = moving && this.took > SLOW;
+        this.previewing.run(() => this.previewOnce(hasty));
+        if (hasty) {
+            this.rested();
+        }
+    },
+    async previewOnce(hasty) {
+        try {
+            const from = performance.now();
+            const { words, patches } = await callForPixels(`${this.url}/preview`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), hasty } });
+            this.took = hasty ? this.took : performance.now() - from;
+            this.curves = words.curves;
+            this.width = words.width;
+            this.height = words.height;
+            this.ready = true;
+            this.message = '';
+            this.view.show(canvasOf(patches[0].image), onSource(words.placement, hasty), words.inputs.map((m) => onSource(m, hasty)));
+            this.$refs.picture.dataset.painted = String(Number(this.$refs.picture.dataset.painted || 0) + 1);
+            if (!hasty) {
+                this.check();
+            }
+        } catch (error) {
+            this.say(error);
+        }
+    },
+    check() {
+        this.checking.run(async () => {
             try {
-                const { words, patches } = await callForPixels(`${this.url}/preview`, { json: { list: this.written(), ink: this.backdrop.ink } });
-                this.after = canvasOf(patches[0].image);
-                this.placement = words.placement;
-                this.inputs = words.inputs;
+                const { words, patches } = await callForPixels(`${this.url}/checks`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), backdrop: this.backdrop.prints } });
                 this.findings = words.findings;
-                this.width = words.width;
-                this.height = words.height;
-                this.ready = true;
-                this.message = '';
-                this.$refs.prints.getContext('2d').putImageData(patches[1].image, 0, 0);
-                this.draw();
-                this.$refs.picture.dataset.painted = String(Number(this.$refs.picture.dataset.painted || 0) + 1);
+                this.$refs.prints.getContext('2d').putImageData(patches[0].image, 0, 0);
+                this.$refs.strip.getContext('2d').putImageData(patches[1].image, 0, 0);
+                this.$refs.prints.dataset.checked = String(Number(this.$refs.prints.dataset.checked || 0) + 1);
             } catch (error) {
                 this.say(error);
             }
         });
     },
-    draw() {
-        if (!this.after) {
-            return;
-        }
-        const canvas = this.$refs.picture;
-        const ratio = window.devicePixelRatio || 1;
-        const width = this.$refs.mat.clientWidth;
-        const height = this.$refs.mat.clientHeight;
-        canvas.width = width * ratio;
-        canvas.height = height * ratio;
-        const c = canvas.getContext('2d');
-        const fit = Math.min((width - 40) / this.after.width, (height - 40) / this.after.height) * this.zoom;
-        this.view = { scale: fit, x: (width - this.after.width * fit) / 2, y: (height - this.after.height * fit) / 2 };
-        c.setTransform(ratio * fit, 0, 0, ratio * fit, ratio * this.view.x, ratio * this.view.y);
-        c.imageSmoothingEnabled = fit < 4;
-        // The backdrop lies under the picture only: around it the mat stays neutral.
-        this.$refs.under.style.left = `${this.view.x}px`;
-        this.$refs.under.style.top = `${this.view.y}px`;
-        this.$refs.under.style.width = `${this.after.width * fit}px`;
-        this.$refs.under.style.height = `${this.after.height * fit}px`;
-        c.drawImage(this.after, 0, 0);
-        if (this.wipe > 0) {
-            const [x, y, scale] = this.placement;
-            c.save();
-            c.beginPath();
-            c.rect(0, 0, (this.after.width * this.wipe) / 1000, this.after.height);
-            c.clip();
-            c.drawImage(this.before, -x * scale, -y * scale, this.before.width * scale, this.before.height * scale);
-            c.restore();
-            c.fillStyle = '#d9a720';
-            c.fillRect((this.after.width * this.wipe) / 1000 - 1 / fit, 0, 2 / fit, this.after.height);
-        }
-        this.percent = `${Math.round(100 * fit * this.placement[2] * this.before.width / this.fullWidth)} %`;
+    tool() {
+        const at = this.chosenAt;
+        const step = this.steps[at];
+
+        return step && step.on ? { step: step.step, at, numbers: step.numbers, hand: this.hand } : null;
     },
-    percent: '',
+    get hint() {
+        return { 'clear-colour': 'Click on the picture to point at a colour, as often as needed; click on a ring to take it away.', 'keep-area': 'Draw the area on the picture.', 'hand-mask': 'Paint on the picture.', crop: 'Drag the edges on the picture.' }[this.steps[this.chosenAt]?.step] ?? '';
+    },
+    setShows(shows) {
+        this.hand.shows = shows;
+    },
+    get handSize() {
+        return this.handDial('size', { label: 'Brush', unit: '%', least: 0.005, most: 0.5, standard: 0.06, step: 0.005, log: true });
+    },
+    get handSoftness() {
+        return this.handDial('softness', { label: 'Softness', unit: '%', least: 0, most: 1, standard: 0.4, step: 0.05 });
+    },
+    handDial(key, words) {
+        const { hand } = this;
+
+        return {
+            ...words,
+            get value() {
+                return hand[key];
+            },
+            set value(value) {
+                hand[key] = value;
+            },
+        };
+    },
+    undoStroke(step) {
+        this.change(step, { strokes: step.numbers.strokes.slice(0, -1) });
+    },
+    pointAnew(step) {
+        this.change(step, { places: [] });
+    },
+    closer() {
+        this.view.zoomTo(this.view.zoom * 1.5);
+    },
+    farther() {
+        this.view.zoomTo(this.view.zoom / 1.5);
+    },
+    fit() {
+        this.view.fit();
+    },
     get wipeTrack() {
         return { '--part': `${this.wipe / 10}%` };
     },
@@ -269,53 +225,153 @@ export const cutRoom = () => ({
     isBackdrop(backdrop) {
         return this.backdrop.id === backdrop.id;
     },
-    get wantsPlace() {
-        const step = this.steps.find((s) => s.key === this.chosen);
 
-        return step?.step === 'clear-colour';
+    // —— frames cut together ——
+    isFrame(i) {
+        return this.set.position === i;
     },
-    /** A click points at a colour for the chosen step: on the picture as it reaches that step. */
-    pointAt(event) {
-        const at = this.steps.findIndex((s) => s.key === this.chosen);
-        if (at < 0 || this.steps[at].step !== 'clear-colour') {
-            return;
+    frameUrl(i) {
+        return `${this.set.url}?frame=${i}${this.tip ? `&tip=${this.tip.id}` : ''}`;
+    },
+    get hasOwn() {
+        return this.set !== null && this.set.frames[this.set.position].own !== null;
+    },
+    toggleOwn() {
+        const frame = this.set.frames[this.set.position];
+        if (frame.own) {
+            frame.own = null;
+            this.fill(this.set.shared);
+        } else {
+            frame.own = this.written();
         }
-        const box = this.$refs.picture.getBoundingClientRect();
-        const [px, py, pScale] = this.placement;
-        const sourceX = (event.clientX - box.left - this.view.x) / this.view.scale / pScale + px;
-        const sourceY = (event.clientY - box.top - this.view.y) / this.view.scale / pScale + py;
-        const [x, y, scale, width, height] = this.inputs[at];
-        const place = [((sourceX - x) * scale) / width, ((sourceY - y) * scale) / height];
-        if (place.every((v) => v >= 0 && v <= 1)) {
-            const step = this.steps[at];
-            step.numbers = { ...step.numbers, places: event.shiftKey ? [...step.numbers.places, place] : [place] };
-            this.steps = [...this.steps];
+        this.saveSoon();
+    },
+    toggleEvened() {
+        this.set.evened = !this.set.evened;
+        this.saveSoon();
+    },
+    async moveFrame(by) {
+        const from = this.set.position;
+        const to = from + by;
+        if (to >= 0 && to < this.set.frames.length) {
+            this.set.frames.splice(to, 0, ...this.set.frames.splice(from, 1));
+            this.set.position = to;
+            await this.save();
+            window.history.replaceState(null, '', this.frameUrl(to));
+        }
+    },
+    async takeOutFrame() {
+        if (this.set.frames.length > 2) {
+            this.set.frames.splice(this.set.position, 1);
+            await this.save();
+            window.location.assign(this.frameUrl(0));
+        } else {
+            this.message = 'A tip cut together needs two frames at least.';
+        }
+    },
+
+    // —— lists by name ——
+    toggleLists() {
+        this.listsOpen = !this.listsOpen;
+    },
+    async keepList() {
+        try {
+            const kept = await call(this.listsUrl, { json: { name: this.listName, list: this.written() } });
+            this.lists = [...this.lists.filter((l) => l.id !== kept.id), kept].sort((a, b) => a.name.localeCompare(b.name));
+            this.listName = '';
+        } catch (error) {
+            this.say(error);
+        }
+    },
+    useList(list) {
+        this.fill(list.list);
+    },
+    async dropList(list) {
+        try {
+            await call(list.url, { method: 'DELETE' });
+            this.lists = this.lists.filter((l) => l.id !== list.id);
+        } catch (error) {
+            this.say(error);
+        }
+    },
+    async readList(event) {
+        const [file] = event.target.files;
+        event.target.value = '';
+        try {
+            const json = JSON.parse(await file.text());
+            this.fill((await call(`${this.listsUrl}/read`, { json })).list);
+        } catch (error) {
+            this.message = error instanceof SyntaxError ? 'This file is no cut list: it is not JSON.' : error.message;
         }
     },
 
     // —— keeping ——
     async save() {
         try {
-            await call(this.url, { method: 'PUT', json: this.written() });
+            if (!this.set) {
+                await call(this.url, { method: 'PUT', json: this.written() });
+
+                return;
+            }
+            const frame = this.set.frames[this.set.position];
+            if (frame.own) {
+                frame.own = this.written();
+            } else {
+                this.set.shared = this.written();
+            }
+            await call(this.set.url, { method: 'PUT', json: { list: { ...this.set.shared, kind: this.kind }, evened: this.set.evened, frames: this.set.frames.map(({ source, own }) => ({ source, own })) } });
         } catch (error) {
             this.say(error);
         }
     },
     async makeTip() {
+        await this.work(async (job) => {
+            await this.save();
+            const url = this.set ? `${this.set.url}/tip` : `${this.url}/tip`;
+
+            return call(url, { json: this.set ? { name: this.name, job } : { list: this.written(), name: this.name, job } });
+        });
+    },
+    async remakeTip() {
+        const brushes = this.tip.brushes === 1 ? 'One brush uses it and follows.' : `${this.tip.brushes} brushes use it and follow.`;
+        if (window.confirm(`Make “${this.tip.name}” anew? ${brushes} It can be put back in Keep.`)) {
+            await this.work((job) => call(this.tip.remake, { json: { list: this.set ? this.set.shared : this.written(), job } }));
+        }
+    },
+    /** Long work: how far it has come is asked for beside it, and it can be called off. */
+    async work(start) {
         this.making = true;
         this.message = '';
+        this.job = uuid();
+        const asking = setInterval(async () => {
+            this.progress = await call(`${this.workUrl}/${this.job}`, { method: 'GET' }).catch(() => this.progress);
+        }, ASK);
         try {
-            const { tune } = await call(`${this.url}/tip`, { json: { list: this.written(), name: this.name } });
+            const { tune } = await start(this.job);
             window.location.assign(tune);
         } catch (error) {
             this.making = false;
             this.say(error);
+        } finally {
+            clearInterval(asking);
+            this.progress = null;
         }
+    },
+    callOff() {
+        call(`${this.workUrl}/${this.job}`, { method: 'DELETE' });
+    },
+    get doing() {
+        return this.progress?.doing ? `${this.progress.doing} … ${Math.round(this.progress.part * 100)} %` : 'Making the tip …';
     },
     say(error) {
         this.message = error instanceof Refused ? error.message : 'The server is away. The list is still here; try again in a moment.';
     },
 });
+
+/** A placement of the half-size source as one of the source as the page has it. */
+function onSource([a, b, c, d, e, f, width, height], hasty) {
+    return hasty ? [a / 2, b / 2, c / 2, d / 2, e, f, width, height] : [a, b, c, d, e, f, width, height];
+}
 
 function canvasOf(image) {
     const canvas = document.createElement('canvas');

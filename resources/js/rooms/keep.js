@@ -24,6 +24,12 @@ export const keepRoom = () => ({
             window.location.reload();
         });
     },
+    async putBackTip(brush) {
+        await this.attempt(brush, async () => {
+            await call(brush.putBack);
+            window.location.reload();
+        });
+    },
     async remove(brush) {
         await this.attempt(brush, async () => {
             await call(brush.url, { method: 'DELETE' });

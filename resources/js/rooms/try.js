@@ -18,14 +18,15 @@ export const painting = (data) => ({
     waits: [],
     zoom: '100 %',
 
-    startPainting(room = {}) {
+    startPainting(room = {}, guides = null) {
         this.choose(this.brushes.find((b) => b.id === this.inHand) ?? this.brushes[0]);
         this.view = new SheetView({
             url: this.sheet.url,
             canvas: this.$refs.sheet,
             mat: this.$refs.mat,
             room,
-            order: () => (this.chosen === null ? null : { brush: this.chosen, size: this.sizeValue, opacity: this.opacityValue, inks: this.inksInHand() }),
+            guides,
+            order: () => (this.chosen === null ? null : { brush: this.chosen, size: this.sizeValue, opacity: this.opacityValue, inks: this.inksInHand(), ...this.orderMore() }),
             onPen: (isPen) => { this.isPen = isPen; },
             onHistory: (words) => {
                 this.canUndo = words.undo ?? this.canUndo;
@@ -43,6 +44,9 @@ export const painting = (data) => ({
             }
         });
         window.addEventListener('resize', () => this.view.fit());
+    },
+    orderMore() {
+        return {};
     },
     inksInHand() {
         return { main: this.mainInk, second: this.secondInk };

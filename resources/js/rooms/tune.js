@@ -1,8 +1,19 @@
-import { call, callForPixels, Refused } from '../lib/call';
-import { anyRoll, pageData } from '../lib/data';
+import { call, callForPixels } from '../lib/call';
+import { countOn, showPicture } from '../lib/canvas';
+import { anyRoll, extended, pageData, settled } from '../lib/data';
 import { Latest, quietly } from '../lib/latest';
-import { drawForm, drawGround, drawHand, drawInk, drawStep } from '../lib/stations';
 import { undoable } from '../lib/undoable';
+import { about } from '../tuning/about';
+import { controls } from '../tuning/controls';
+import { driving } from '../tuning/driving';
+import { holding } from '../tuning/holding';
+import { inking } from '../tuning/inking';
+import { keeping } from '../tuning/keeping';
+import { looking } from '../tuning/looking';
+import { pickingParts } from '../tuning/picking-parts';
+import { practising } from '../tuning/practising';
+import { drawForm, drawGround, drawHand, drawInk, drawStep, frameOf } from '../tuning/stations';
+import { SwatchView } from '../tuning/swatch-view';
 
 const STATIONS = [
     { id: 'hand', label: 'Hand' },
@@ -12,291 +23,319 @@ const STATIONS = [
     { id: 'ground', label: 'Ground' },
 ];
 
-export const tuneRoom = () => ({
-    ...undoable,
-    ...pageData('tune-data'),
+const BACKDROPS = [
+    { id: 'backdrop-white', label: 'White' },
+    { id: 'backdrop-black', label: 'Black' },
+    { id: 'backdrop-grey', label: 'Grey' },
+    { id: 'backdrop-tint', label: 'Tint' },
+];
+/** ms of rest after which influence is worked out: painting goes first. */
+const RESTS = 150;
+const DPI = 'tune:dpi';
+
+export const tuneRoom = () => [about, controls, driving, holding, inking, keeping, looking, pickingParts, practising].reduce(extended, extended({ ...undoable, ...settledAll(pageData('tune-data')) }, {
     stations: STATIONS,
     station: 'step',
     chosen: null,
-    kept: '',
+    panel: 'settings',
     report: { words: '' },
+    stages: [],
+    leading: [],
+    tip: { width: 1, height: 1 },
     idle: {},
+    still: {},
+    influence: { settings: {}, spreads: {}, drives: {} },
+    range: null,
+    beginnings: [],
+    backdrop: 'backdrop-white',
+    backdrops: BACKDROPS,
+    under: null,
     curves: {},
+    lit: null,
+    zoom: 1,
+    dpi: 300,
+    isPainting: false,
+    waits: [],
     message: '',
 
     init() {
-        this.kept = JSON.stringify(this.keptBrush);
+        this.dpi = Number(localStorage.getItem(DPI)) || 300;
         this.painting = new Latest();
         this.advising = new Latest();
+        this.weighing = new Latest();
+        this.ranging = new Latest();
         this.saveSoon = quietly(300, () => this.save());
-        this.adviseSoon = quietly(60, () => this.advising.run(() => this.advise()));
+        this.adviseSoon = quietly(60, () => this.advising.run(() => this.painting.idle().then(() => this.advise())));
+        this.weighSoon = quietly(RESTS, () => this.weighing.run(() => this.advising.idle().then(() => this.weigh())));
         this.noteSoon = quietly(250, () => this.note());
+        this.beginPractising();
+        this.beginKeeping();
         this.beginPast(`tune:${this.id}`);
-        this.$watch('brush', () => this.changed());
-        this.$watch('roll', () => this.changed());
+        this.beginHolding();
+        this.beginInking();
+        for (const drawn of ['brush', 'parts', 'roll']) {
+            this.$watch(drawn, () => this.changed());
+        }
+        for (const shown of ['pen', 'recorded', 'marks', 'under']) {
+            this.$watch(shown, () => {
+                this.storePen();
+                this.noteSoon();
+                this.repaint();
+            });
+        }
         this.choose('step');
-        new ResizeObserver(() => this.repaint()).observe(this.$refs.swatch.parentElement);
-        window.addEventListener('pagehide', () => this.save());
+        this.view = new SwatchView({
+            mat: this.$refs.mat,
+            board: this.$refs.board,
+            isPicking: () => this.isPicking,
+            pick: (place) => this.pickAt(place),
+            pen: { begin: (sample, isPen) => this.beginStroke(sample, isPen), move: (samples) => this.moveStroke(samples), end: (samples) => this.endStroke(samples) },
+            pointAt: (place) => this.pointAt(place),
+            onZoom: (zoom) => {
+                this.zoom = zoom;
+                this.drawLit();
+            },
+        });
+        new ResizeObserver(() => this.repaint()).observe(this.$refs.mat);
+        window.addEventListener('keydown', (event) => this.key(event));
+        window.addEventListener('keyup', (event) => { this.view.panning = event.code === 'Space' ? false : this.view.panning; });
     },
 
     // —— state ——
+    /** What undo goes back through: the brush, and what was painted by hand. */
     written() {
-        return { brush: this.brush, roll: this.roll };
+        return { ...this.drawn(), marks: this.marks };
     },
     changed() {
+        this.noteUnsaved();
         this.repaint();
         this.noteSoon();
         this.saveSoon();
     },
     fill(state) {
-        this.brush = state.brush;
-        this.roll = state.roll;
-    },
-    get isChanged() {
-        return JSON.stringify(this.brush) !== this.kept;
+        Object.assign(this, { ...state, brush: settled(state.brush) });
     },
     get standing() {
         return `${Math.round(this.brush.settings.size.base)} px · ${this.isChanged ? 'changed since kept' : 'kept'}`;
     },
+    /** Only one thing at a time lies under the swatch; the settings when nothing else does. */
+    show(panel) {
+        this.panel = panel;
+    },
+    shows(panel) {
+        return this.panel === panel;
+    },
 
     // —— painting ——
+    /** What the engine is asked for: the brush, who moves the pen, and what lies under it. */
+    order() {
+        const { clientWidth, clientHeight } = this.$refs.mat;
+
+        return {
+            ...this.drawn(),
+            width: Math.min(2000, Math.max(100, clientWidth)),
+            height: Math.min(1000, Math.max(60, clientHeight)),
+            pen: this.pen,
+            ...(this.recorded === null ? {} : { recorded: this.recorded }),
+            ...(this.strokes.length ? { strokes: this.strokes } : {}),
+            ...(this.under === null ? {} : { under: this.under }),
+        };
+    },
+    /** Painting goes first: what is told of it is asked for once it stands and nothing moves. */
     repaint() {
+        this.changes = (this.changes ?? 0) + 1;
         this.painting.run(() => this.paint());
         this.adviseSoon();
+        this.weighSoon();
+        if (this.comparing) {
+            this.paintHeld();
+        }
     },
     async paint() {
-        const box = this.$refs.swatch.parentElement.getBoundingClientRect();
-        const width = Math.min(2000, Math.max(100, Math.round(box.width)));
-        const height = Math.min(1000, Math.max(60, Math.round(box.height)));
+        if (this.isPainting) {
+            return;
+        }
+        const order = this.order();
         try {
-            const { words, patches } = await callForPixels(`${this.url}/swatch`, { json: { brush: this.brush, roll: this.roll, width, height } });
+            const { words, patches } = await callForPixels(`${this.url}/swatch`, { json: order });
             const canvas = this.$refs.swatch;
-            if (canvas.width !== width || canvas.height !== height) {
-                canvas.width = width;
-                canvas.height = height;
+            for (const each of [canvas, this.$refs.litSwatch]) {
+                if (each.width !== order.width || each.height !== order.height) {
+                    each.width = order.width;
+                    each.height = order.height;
+                }
             }
             const context = canvas.getContext('2d');
-            context.clearRect(0, 0, width, height);
+            context.clearRect(0, 0, order.width, order.height);
             patches.forEach((patch) => context.putImageData(patch.image, patch.x, patch.y));
-            canvas.dataset.painted = String(Number(canvas.dataset.painted || 0) + 1);
+            countOn(canvas, 'painted');
+            canvas.dataset.size = String(order.brush.settings.size.base);
             this.curves = words.curves;
             this.message = '';
         } catch (error) {
-            this.say(error);
+            this.failed(error);
         }
     },
     async advise() {
+        if (this.isPainting) {
+            return;
+        }
         try {
-            const { words, patches } = await callForPixels(`${this.url}/advice`, { json: { brush: this.brush, roll: this.roll } });
-            this.report = words.report;
-            this.idle = words.idle;
-            drawHand(this.$refs.hand, words.stages);
-            drawStep(this.$refs.step, words.stages);
-            drawForm(this.$refs.form, words.stages, words.tip);
-            drawInk(this.$refs.ink, words.stages, words.tip);
-            drawGround(this.$refs.ground, patches[0].image);
+            const told = await call(`${this.url}/advice`, { json: { ...this.order(), dpi: this.dpi } });
+            Object.assign(this, { report: told.report, idle: told.idle, still: told.still, stages: Object.freeze(told.stages), leading: told.leading, tip: told.tip });
+            this.lit = null;
+            this.drawStations();
+            countOn(this.$refs.step, 'drawn');
         } catch (error) {
-            this.say(error);
+            this.failed(error);
         }
     },
-    say(error) {
-        if (error instanceof Refused) {
-            this.message = error.message;
+    /** The last station shows the swatch itself; the others follow with the advice. */
+    drawPixels() {
+        const shown = this.leading.map((i) => this.stages[i]);
+        if (shown.length > 0) {
+            drawGround(this.$refs.ground, this.$refs.swatch, frameOf(shown), this.lit?.dab ?? null, this.tip);
+        }
+    },
+    drawStations() {
+        const shown = this.leading.map((i) => this.stages[i]);
+        if (shown.length === 0) {
+            return;
+        }
+        const frame = frameOf(shown);
+        const lit = this.lit?.dab ?? null;
+        drawHand(this.$refs.hand, shown, frame, lit);
+        drawStep(this.$refs.step, shown, frame, lit);
+        drawForm(this.$refs.form, shown, frame, lit, this.tip);
+        drawInk(this.$refs.ink, shown, frame, lit, this.tip);
+        drawGround(this.$refs.ground, this.$refs.swatch, frame, lit, this.tip);
+    },
+    /** In short answers, one after another, the open station first; given up as soon as something changes or the pen comes down. */
+    async weigh() {
+        if (this.isPainting) {
+            return;
+        }
+        const now = this.changes;
+        let from = null;
+        try {
+            do {
+                const part = await call(`${this.url}/influence`, { json: { ...this.order(), station: this.station, ...(from === null ? {} : { from }) } });
+                if (this.changes !== now || this.isPainting) {
+                    return;
+                }
+                const { settings, spreads, drives } = this.influence;
+                this.influence = Object.freeze({ settings: { ...settings, ...part.settings }, spreads: { ...spreads, ...part.spreads }, drives: { ...drives, ...part.drives } });
+                countOn(this.$refs.swatch, 'told');
+                from = part.next;
+            } while (from !== null);
+            countOn(this.$refs.swatch, 'weighed');
+            if (this.range) {
+                this.showRange();
+            }
+        } catch (error) {
+            this.failed(error);
         }
     },
     anotherRoll() {
         this.roll = anyRoll();
     },
 
-    // —— keeping ——
-    async save() {
+    // —— versions, beginnings ——
+    toggleVersions() {
+        this.show(this.panel === 'versions' ? 'settings' : 'versions');
+    },
+    toggleAbout() {
+        this.show(this.panel === 'about' ? 'settings' : 'about');
+    },
+    async toggleBeginnings() {
+        this.show(this.panel === 'beginnings' ? 'settings' : 'beginnings');
+        if (this.panel !== 'beginnings') {
+            return;
+        }
         try {
-            await call(this.url, { method: 'PUT', json: this.written() });
+            const { words, patches } = await callForPixels(`${this.url}/beginnings`, { json: this.order() });
+            this.beginnings = words.beginnings;
+            this.$nextTick(() => document.querySelectorAll('[data-beginning] canvas').forEach((canvas, i) => {
+                showPicture(canvas, patches[i].image);
+            }));
         } catch (error) {
-            this.say(error);
+            this.failed(error);
         }
     },
-    async keep() {
-        await this.save();
-        try {
-            const { brush } = await call(`${this.url}/keep`);
-            this.kept = JSON.stringify(brush);
-            this.brush = brush;
-        } catch (error) {
-            this.say(error);
-        }
-    },
-    async putBack() {
+    /** The settings of a beginning; undo brings back what was. */
+    begin(beginning) {
         this.note();
-        try {
-            const { brush } = await call(`${this.url}/put-back`);
-            this.brush = brush;
-            this.note();
-        } catch (error) {
-            this.say(error);
-        }
+        this.brush = beginning.brush;
+        this.show('settings');
     },
 
-    // —— stations and controls ——
-    choose(station) {
-        this.station = station;
-        const first = this.controls.find((c) => c.kind === 'number' && c.drivable) ?? this.controls[0];
-        this.chosen = first ? first.id : null;
+    // —— from low to high ——
+    get canRange() {
+        return this.chosen !== null && Boolean(this.settings[this.chosen]) && !this.isCurve;
     },
-    summary(station) {
-        const s = this.brush.settings;
-        const pc = (v) => `${Math.round(v * 100)} %`;
-
-        return {
-            hand: s.taperIn.base || s.taperOut.base ? `tapers ${Math.round(s.taperIn.base)} and ${Math.round(s.taperOut.base)} px` : 'as the pen moved',
-            step: `every ${pc(s.spacing.base)}${s.scatterAcross.base || s.scatterAlong.base ? `, scatter ${pc(Math.max(s.scatterAcross.base, s.scatterAlong.base))}` : ''}`,
-            form: s.angleFollows.base === 'heading' ? 'turns with heading' : s.angle.spread ? `turns ±${Math.round(s.angle.spread)}°` : `${Math.round(s.size.base)} px`,
-            ink: s.driftHue.base ? `drifts ±${Math.round(s.driftHue.base)}° hue` : `flow ${pc(s.flow.base)}, opacity ${pc(s.opacity.base)}`,
-            ground: s.tooth.base === 'none' ? 'bare paper' : `${s.tooth.base}, ${s.toothMode.base}`,
-        }[station];
-    },
-    get controls() {
-        return Object.values(this.settings).filter((s) => s.station === this.station).flatMap((s) => (s.choices ? [this.choiceOf(s)] : s.curve ? [this.curveOf(s)] : this.numbersOf(s)));
-    },
-    choiceOf(setting) {
-        return { key: setting.id, id: setting.id, kind: 'choice', label: setting.label, sentence: setting.sentence, choices: setting.choices };
-    },
-    curveOf(setting) {
-        return { key: setting.id, id: setting.id, kind: 'curve', label: setting.label, sentence: setting.sentence };
-    },
-    numbersOf(setting) {
-        const room = this;
-        const at = (part, values) => ({
-            ...values,
-            key: `${setting.id}.${part}`,
-            id: setting.id,
-            kind: 'number',
-            sentence: setting.sentence,
-            drivable: setting.drivable,
-            get value() {
-                return room.brush.settings[setting.id][part];
-            },
-            set value(value) {
-                room.set(setting.id, part, value);
-            },
+    showRange() {
+        const setting = this.chosen;
+        this.ranging.run(async () => {
+            try {
+                const { words, patches } = await callForPixels(`${this.url}/range`, { json: { ...this.order(), setting } });
+                this.range = { setting, values: words.values };
+                this.$nextTick(() => document.querySelectorAll('[data-range]').forEach((canvas, i) => {
+                    const { image } = patches[i] ?? {};
+                    if (image) {
+                        showPicture(canvas, image);
+                    }
+                }));
+            } catch (error) {
+                this.failed(error);
+            }
         });
-        const out = [at('base', { label: setting.label, unit: setting.unit, least: setting.least, most: setting.most, standard: setting.default, log: setting.least > 0 && setting.most / setting.least > 50 })];
-        if (setting.spreadMost > 0) {
-            out.push(at('spread', { label: `${setting.label} spread`, unit: setting.spread === 'around, in units' ? setting.unit : '%', least: 0, most: setting.spreadMost, standard: 0, log: false }));
+    },
+    hideRange() {
+        this.range = null;
+    },
+    get rangeValues() {
+        return this.range?.setting === this.chosen ? this.range.values : [];
+    },
+    rangeLabel(value) {
+        return this.quantity(this.chosen, value);
+    },
+    /** A value of a setting, with its unit. */
+    quantity(id, value) {
+        if (typeof value !== 'number') {
+            return String(value);
         }
+        const { unit } = this.settings[id];
 
-        return out;
+        return unit === '%' ? `${Math.round(value * 100)} %` : `${Math.round(value * 10) / 10}${unit === '°' ? '°' : ` ${unit}`}`.trim();
     },
-    set(id, part, value) {
-        this.chosen = id;
-        this.brush = { ...this.brush, settings: { ...this.brush.settings, [id]: { ...this.brush.settings[id], [part]: value } } };
+    takeValue(value) {
+        this.set(this.chosen, 'base', value);
     },
-    choice(id) {
-        return this.brush.settings[id].base;
-    },
-    pick(id, value) {
-        this.set(id, 'base', value);
-    },
-    isPicked(id, value) {
-        return this.choice(id) === value;
-    },
-    point(id) {
-        this.chosen = id;
-    },
-    idleWords(id) {
-        return this.idle[id] ?? '';
-    },
-    isIdle(id) {
-        return Boolean(this.idle[id]);
-    },
-    driveWords(id) {
-        const drive = this.driveOf(id);
-
-        return drive ? `pressure ${Math.round(drive.from * 100)} → ${Math.round(drive.to * 100)} %` : '';
+    isTaken(value) {
+        return this.choice(this.chosen) === value;
     },
 
-    // —— the pressure curve of the chosen setting ——
-    driveOf(id) {
-        return this.brush.settings[id]?.drives?.find((d) => d.input === 'pressure') ?? null;
+    // —— step report ——
+    get canJoin() {
+        return this.report.widest !== null && this.report.widest !== undefined && (this.report.kind === 'separate' || this.report.kind === 'beaded');
     },
-    get hasDrive() {
-        return this.chosen !== null && this.driveOf(this.chosen) !== null;
+    /** The widest spacing at which the line still looks solid, as the step report found it. */
+    join() {
+        this.set('spacing', 'base', Math.max(0.01, Math.floor(this.report.widest * 100) / 100));
     },
-    get isCurve() {
-        return this.chosen !== null && Boolean(this.settings[this.chosen]?.curve);
+    setDpi(event) {
+        const dpi = Number.parseInt(event.target.value, 10);
+        this.dpi = Number.isFinite(dpi) ? Math.min(2400, Math.max(36, dpi)) : this.dpi;
+        event.target.value = this.dpi;
+        localStorage.setItem(DPI, String(this.dpi));
+        this.adviseSoon();
     },
-    get hasCurve() {
-        return this.isCurve || this.hasDrive;
+    get printWords() {
+        return this.report.print === undefined ? '' : `${this.report.print.toFixed(1)} mm wide at`;
     },
-    get canDrive() {
-        return this.chosen !== null && Boolean(this.settings[this.chosen]?.drivable) && this.settings[this.chosen].unit !== '°';
-    },
-    get chosenLabel() {
-        return this.chosen === null ? '' : this.settings[this.chosen].label;
-    },
-    get chosenSentence() {
-        return this.chosen === null ? '' : this.settings[this.chosen].sentence;
-    },
-    putDrive(change) {
-        const old = this.driveOf(this.chosen);
-        const others = this.brush.settings[this.chosen].drives.filter((d) => d.input !== 'pressure');
-        this.set(this.chosen, 'drives', change === null ? others : [...others, { input: 'pressure', curve: [[0, 0], [1, 1]], from: 0, to: 1, ...old, ...change }]);
-    },
-    toggleDrive() {
-        this.putDrive(this.hasDrive ? null : {});
-    },
-    get curve() {
-        const room = this;
+}));
 
-        return {
-            get points() {
-                return (room.isCurve ? room.choice(room.chosen) : room.driveOf(room.chosen)?.curve) ?? [[0, 0], [1, 1]];
-            },
-            set points(points) {
-                if (room.isCurve) {
-                    room.set(room.chosen, 'base', points);
-                } else {
-                    room.putDrive({ curve: points });
-                }
-            },
-            get line() {
-                return room.curves[room.chosen] ?? this.points;
-            },
-        };
-    },
-    driveEnd(which, label) {
-        const room = this;
-
-        return {
-            label,
-            unit: '%',
-            least: 0,
-            most: which === 'to' ? 2 : 1,
-            standard: which === 'to' ? 1 : 0,
-            log: false,
-            get value() {
-                return room.driveOf(room.chosen)?.[which] ?? this.standard;
-            },
-            set value(value) {
-                room.putDrive({ [which]: value });
-            },
-        };
-    },
-    get driveFrom() {
-        return this.driveEnd('from', 'Lightest touch');
-    },
-    get driveTo() {
-        return this.driveEnd('to', 'Full weight');
-    },
-
-    // —— inks ——
-    ink(which) {
-        return this.brush.inks[which];
-    },
-    setInk(which, event) {
-        this.brush = { ...this.brush, inks: { ...this.brush.inks, [which]: event.target.value } };
-    },
-    swapInks() {
-        this.brush = { ...this.brush, inks: { main: this.brush.inks.second, second: this.brush.inks.main } };
-    },
-});
+/** What the page was given is never changed in place. */
+function settledAll(data) {
+    return Object.fromEntries(Object.entries(data).map(([key, value]) => [key, settled(value)]));
+}

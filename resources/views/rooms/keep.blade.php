@@ -1,7 +1,9 @@
 <x-layout room="keep" title="Keep">
     <x-data id="keep-data" :value="['brushes' => $brushes->map(fn ($b) => [
-        'id' => $b->id, 'name' => $b->name, 'url' => url('/brushes/'.$b->id), 'tune' => route('tune', $b), 'tip' => route('tips.download', $b->tip),
+        'id' => $b->id, 'name' => $b->name, 'url' => url('/brushes/'.$b->id), 'tune' => route('tune', $b), 'tip' => route('tips.download', [$b->tip, 'png']),
         'strip' => route('brushes.strip', $b).'?v='.($b->updated_at?->timestamp ?? 0), 'kind' => $b->tip->kind->value, 'size' => (int) round($b->kept->base('size')), 'changed' => $b->draft !== null,
+        'formats' => array_map(fn ($f) => ['label' => $f === 'svg' ? 'SVG outline' : strtoupper($f), 'href' => route('tips.download', [$b->tip, $f])], array_keys(App\Cutting\TipFile::TYPES)),
+        'frames' => count($b->tip->pictures()), 'list' => $b->tip->listUrl(), 'putBack' => $b->tip->makings_count > 0 ? route('tips.put-back', $b->tip) : null,
     ])->values()]" />
     <main x-data="keepRoom" class="min-h-0 overflow-y-auto px-5 py-[14px]">
         <h1 class="sr-only">Brushes</h1>
@@ -18,18 +20,24 @@
         </div>
         <ul class="m-0 grid list-none grid-cols-[repeat(auto-fill,minmax(340px,1fr))] gap-4 p-0">
             <template x-for="b in brushes" :key="b.id">
-                <li class="card overflow-hidden" :data-brush="b.id">
-                    <a :href="b.tune" class="block bg-white" :aria-label="'Tune ' + b.name"><img :src="b.strip" alt="" width="340" height="104" class="mx-auto block h-[120px] w-full object-contain"></a>
+                <li class="card" :data-brush="b.id">
+                    <a :href="b.tune" class="block rounded-t-[10px] bg-white" :aria-label="'Tune ' + b.name"><img :src="b.strip" alt="" width="340" height="104" class="mx-auto block h-[120px] w-full object-contain"></a>
                     <div class="px-3 pb-3 pt-2">
                         <div class="flex items-baseline gap-2">
                             <input type="text" :value="b.name" maxlength="120" class="h-[26px] min-w-0 flex-1 rounded-[5px] border border-transparent bg-transparent px-1 font-title text-[16px] font-semibold hover:border-fog-300 focus:border-fog-300 focus:bg-white" aria-label="Name of the brush" x-on:change="rename(b, $event)">
-                            <span class="small whitespace-nowrap" x-text="b.size + ' px · ' + b.kind + (b.changed ? ' · has unkept changes' : '')"></span>
+                            <span class="small whitespace-nowrap" x-text="b.size + ' px · ' + b.kind + (b.frames > 1 ? ' · ' + b.frames + ' frames' : '') + (b.changed ? ' · has unkept changes' : '')"></span>
                         </div>
                         <p class="wrong m-0 px-1" role="alert" x-show="isWrong(b)" x-text="message"></p>
                         <div class="mt-2 flex gap-[6px]">
                             <a class="quiet no-underline" :href="b.tune">Tune</a>
                             <button type="button" class="quiet" x-on:click="duplicate(b)">Duplicate</button>
-                            <a class="quiet no-underline" :href="b.tip" download>Tip as PNG</a>
+                            <details class="relative"><summary class="quiet cursor-pointer list-none" aria-label="The tip">Tip ▾</summary>
+                                <div class="absolute bottom-[34px] left-0 z-10 flex w-[190px] flex-col gap-[2px] rounded-[8px] bg-fog-50 p-2 shadow-[0_4px_18px_#0004]">
+                                    <template x-for="f in b.formats" :key="f.label"><a class="quiet no-underline" :href="f.href" download x-text="'Save as ' + f.label"></a></template>
+                                    <template x-if="b.list"><a class="quiet no-underline" :href="b.list">Open its cut list</a></template>
+                                    <template x-if="b.putBack"><button type="button" class="quiet text-left" x-on:click="putBackTip(b)">Put the earlier tip back</button></template>
+                                </div>
+                            </details>
                             <button type="button" class="quiet ml-auto" x-on:click="remove(b)">Delete</button>
                         </div>
                     </div>

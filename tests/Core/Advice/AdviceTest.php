@@ -10,12 +10,16 @@ use Tests\Core\Paint\Strokes;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Advice\Influence;
 use Yarrowfog\Core\Advice\RangeStrip;
+use Yarrowfog\Core\Advice\Stages;
 use Yarrowfog\Core\Advice\StepReport;
+use Yarrowfog\Core\Advice\TipShape;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\HalvedLevels;
 use Yarrowfog\Core\Paint\Kit;
 use Yarrowfog\Core\Paint\Levels;
 use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\DabMaker;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\SettingValue;
 use Yarrowfog\Core\Tip\Frame;
@@ -61,6 +65,60 @@ final class AdviceTest extends TestCase
             self::assertTrue($share >= 0.0 && $share <= 1.0, $id);
             self::assertSame($share > 0.0, $reason === null, $id);
         }
+    }
+
+    public function test_spreads_and_drives_have_an_influence_of_their_own(): void
+    {
+        $presses = [['input' => 'pressure', 'from' => 0.1, 'to' => 1], ['input' => 'twist', 'from' => 0.5, 'to' => 1]];
+        $brush = Brush::read(['settings' => ['size' => ['base' => 30, 'spread' => 0.5, 'drives' => $presses], 'angle' => ['spread' => 180], 'count' => ['base' => 1, 'spread' => 0.7]]]);
+        $influence = Influence::of(Pictures::roundTip(), $brush, 3);
+        self::assertGreaterThan(0.05, $influence->spreads['size']['share']);
+        self::assertGreaterThan(0.05, $influence->drives['size pressure']['share']);
+        self::assertSame('idle: this pen never turns its barrel', $influence->drives['size twist']['reason']);
+        self::assertSame('idle: count is 1', $influence->spreads['count']['reason']);
+        self::assertSame('idle: chance is left out', $influence->spreads['flow']['reason']);
+        self::assertSame('idle: a round tip looks the same however it is turned', $influence->spreads['angle']['reason']);
+        // A mouse presses evenly; the practice pen’s mouse has no pressure to speak of.
+        $mouse = Influence::of(Pictures::roundTip(), $brush, 3, PracticePen::named('mouse', Influence::WIDTH, Influence::HEIGHT));
+        self::assertSame('idle: this pen has no pressure', $mouse->drives['size pressure']['reason']);
+    }
+
+    public function test_a_round_tip_is_told_from_one_that_is_not(): void
+    {
+        self::assertTrue(TipShape::isRound(new Kit([Pictures::roundTip()])));
+        self::assertTrue(TipShape::isRound(new Kit([self::soft()])));
+        $square = new HalvedLevels(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => max(abs($x - 31.5), abs($y - 31.5)) < 20 ? 65535 : 0)));
+        $leaf = new HalvedLevels(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => hypot(($x - 31.5) / 30, ($y - 31.5) / 22) < 1 ? 65535 : 0)));
+        $off = new HalvedLevels(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => hypot($x - 27, $y - 31.5) < 20 ? 65535 : 0)));
+        self::assertFalse(TipShape::isRound(new Kit([$square])));
+        self::assertFalse(TipShape::isRound(new Kit([$leaf])));
+        self::assertFalse(TipShape::isRound(new Kit([$off])));
+        self::assertFalse(TipShape::isRound(new Kit([Pictures::roundTip(), $square])));
+        // Where it is called round, turning changes next to nothing; where it is squeezed, it matters again.
+        $turned = Brush::read(['settings' => ['size' => ['base' => 24], 'angleFollows' => ['base' => 'heading'], 'roundness' => ['base' => 0.3]]]);
+        self::assertNull(Influence::of(Pictures::roundTip(), $turned, 3)->settings['angleFollows']['reason']);
+    }
+
+    public function test_stages_are_those_of_the_swatch_and_the_longest_stroke_leads(): void
+    {
+        $brush = Brush::read(['settings' => ['size' => ['base' => 20, 'drives' => [['input' => 'pressure', 'from' => 0, 'to' => 1]]], 'spacing' => ['base' => 0.5]]]);
+        $strokes = PracticePen::named(PracticePen::MIXED, 800, 200);
+        $all = Stages::all($brush, $strokes, 7);
+        self::assertCount(count($strokes), $all);
+        self::assertSame([0], Stages::leading($all));
+        self::assertCount(14, Stages::leading(Stages::all($brush, PracticePen::named('hatching', 800, 200), 7)));
+        foreach ($all as $i => $stages) {
+            $dabs = DabMaker::all($brush, $strokes[$i], 7 + $i);
+            self::assertSame(count($dabs), $stages->count);
+            foreach ($stages->dabs as $dab) {
+                $made = $dabs[$dab[9]];
+                self::assertEqualsWithDelta([$made->x, $made->y, $made->shape->size], [$dab[0], $dab[1], $dab[2]], 0.006);
+                // The reading of its one drive is the pressure, and makes the size.
+                self::assertEqualsWithDelta($dab[8], $dab[10]['size pressure'], 0.001);
+                self::assertEqualsWithDelta(max(1.0, 20 * $dab[8]), $dab[2], 0.02);
+            }
+        }
+        self::assertEqualsWithDelta(25.4, StepReport::millimetres(300, 300), 1e-9);
     }
 
     /** Every setting that is said to be idle changes nothing when it is moved. */

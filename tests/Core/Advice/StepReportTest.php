@@ -11,7 +11,7 @@ use Yarrowfog\Core\Advice\StepReport;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\DabMaker;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Movements;
 
 final class StepReportTest extends TestCase
 {
@@ -32,11 +32,26 @@ final class StepReportTest extends TestCase
     public function test_stages_show_the_dabs_that_are_painted(): void
     {
         $brush = Brush::read(['settings' => ['spacing' => ['base' => 0.5], 'scatterAcross' => ['base' => 0.5], 'driftHue' => ['base' => 40]]]);
-        $trace = PracticePen::swell(new Rect(0, 0, 300, 100));
+        $trace = Movements::swell(new Rect(0, 0, 300, 100));
         $stages = Stages::of($brush, $trace, 8);
         $dabs = DabMaker::all($brush, $trace, 8);
         self::assertSame(count($dabs), $stages->count);
         self::assertSame([round($dabs[5]->x, 2), round($dabs[5]->y, 2)], $stages->places[5]);
         self::assertSame(sprintf('#%06x', $dabs[5]->colour), $stages->dabs[5][5]);
+    }
+
+    public function test_a_band_has_no_dabs_to_space(): void
+    {
+        $report = StepReport::of(Pictures::roundTip(), Brush::read(['settings' => ['laidAs' => ['base' => 'band, repeated']]]));
+
+        self::assertSame('band', $report->kind());
+        self::assertStringContainsString('no dabs', $report->words());
+    }
+
+    public function test_separate_marks_are_told_up_to_where_they_would_join(): void
+    {
+        $report = StepReport::of(Pictures::roundTip(), Brush::read(['settings' => ['size' => ['base' => 20], 'spacing' => ['base' => 3]]]));
+
+        self::assertMatchesRegularExpression('/^separate marks, .* apart; solid up to \d+ % spacing$/', $report->words());
     }
 }

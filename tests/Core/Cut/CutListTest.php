@@ -16,6 +16,7 @@ use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
 use Yarrowfog\Core\Raster\Resampler;
+use Yarrowfog\Core\Tip\TipKind;
 
 final class CutListTest extends TestCase
 {
@@ -86,7 +87,7 @@ final class CutListTest extends TestCase
 
     public function test_tinted_paper_is_found_and_its_mending_mends_it(): void
     {
-        $scan = self::scan(200, 200);
+        $scan = self::scan(300, 300);
         $list = CutList::read(['steps' => [['step' => 'trim']]]);
         $finding = self::findings($scan, $list)['tinted-paper'] ?? null;
         self::assertNotNull($finding);
@@ -104,7 +105,7 @@ final class CutListTest extends TestCase
         self::assertSame(0, $cut->at(0, 0));
         self::assertArrayHasKey('tinted-paper', self::findings($cut, $list));
         // Nor is a solid block of one grey taken for paper.
-        self::assertSame([], self::findings(Pictures::bitmap(40, 40, fn (int $x, int $y): int => max(abs($x - 19.5), abs($y - 19.5)) < 12 ? Pictures::grey(150) : 0), $list));
+        self::assertArrayNotHasKey('tinted-paper', self::findings(Pictures::bitmap(40, 40, fn (int $x, int $y): int => max(abs($x - 19.5), abs($y - 19.5)) < 12 ? Pictures::grey(150) : 0), $list));
     }
 
     public function test_the_other_findings(): void
@@ -117,9 +118,85 @@ final class CutListTest extends TestCase
         self::assertSame('Ink touches the right edge from 11 to 18 px. A stamp would look cut off there.', self::findings($cutOff, $none)['touches-edge']->sentence);
 
         $wide = Pictures::bitmap(60, 40, fn (int $x, int $y): int => hypot($x - 30, $y - 20) < 9 ? 0x000000FF : 0);
-        self::assertSame(['not-square'], array_keys(self::findings($wide, $none)));
+        self::assertSame(['not-square', 'too-small'], array_keys(self::findings($wide, $none)));
 
-        self::assertSame(['almost-no-ink'], array_keys(self::findings(Bitmap::filled(50, 50, 0xFFFFFFFF), $none)));
+        self::assertSame(['almost-no-ink'], array_keys(self::findings(Bitmap::filled(150, 150, 0xFFFFFFFF), $none)));
+    }
+
+    public function test_ink_that_stands_aside_is_told_and_centred(): void
+    {
+        $in = Pictures::bitmap(200, 200, fn (int $x, int $y): int => hypot($x - 90.5, $y - 120.5) < 40 ? 0x000000FF : 0);
+        $finding = self::findings($in, CutList::read(['steps' => []]))['off-centre'];
+        self::assertSame('Off centre by 9 px to the left and 21 px down. Turned, it would swing about a point beside itself.', $finding->sentence);
+        self::assertTrue($finding->isNote);
+        self::assertMended($in, 'off-centre');
+    }
+
+    public function test_ink_that_is_never_full_is_told_and_raised(): void
+    {
+        foreach ([fn (float $d): int => $d < 60 ? Pictures::grey(110) : Pictures::grey(255), fn (float $d): int => $d < 60 ? 0x00000091 : 0] as $draw) {
+            $in = Pictures::bitmap(160, 160, fn (int $x, int $y): int => $draw(hypot($x - 79.5, $y - 79.5)));
+            self::assertSame('Ink never reaches full strength: the darkest place prints 57 %.', self::findings($in, CutList::read([]))['never-full']->sentence);
+            self::assertMended($in, 'never-full');
+        }
+    }
+
+    public function test_dust_is_counted_and_taken_out(): void
+    {
+        $in = Pictures::bitmap(200, 200, fn (int $x, int $y): int => hypot($x - 99.5, $y - 99.5) < 50 || ($x % 40 === 5 && $y % 50 === 5) ? 0x000000FF : 0);
+        self::assertStringStartsWith('16 specks', self::findings($in, CutList::read([]))['specks']->sentence);
+        self::assertMended($in, 'specks');
+    }
+
+    public function test_a_hole_that_was_not_reached_is_told_and_cleared(): void
+    {
+        $in = Pictures::bitmap(200, 200, fn (int $x, int $y): int => abs(hypot($x - 99.5, $y - 99.5) - 60) < 15 ? 0x803020FF : 0xD8D0C0FF);
+        $list = ['kind' => 'own colours', 'steps' => [['step' => 'clear-colour', 'numbers' => ['feather' => 2]]]];
+        self::assertSame('One hole is still filled with the background.', self::findings(CutList::read($list)->replay($in), CutList::read($list))['holes-left']->sentence);
+        self::assertMended($in, 'holes-left', $list);
+    }
+
+    public function test_a_fringe_is_told_and_lifted(): void
+    {
+        $in = Pictures::bitmap(200, 200, function (int $x, int $y): int {
+            $a = max(0.0, min(1.0, (70 - hypot($x - 99.5, $y - 99.5)) / 8));
+            $mix = fn (int $c): int => (int) round($c * $a + 255 * (1 - $a));
+
+            return $a <= 0 ? 0 : $mix(60) << 24 | $mix(90) << 16 | $mix(40) << 8 | (int) round(255 * $a);
+        });
+        $list = ['kind' => 'own colours', 'steps' => []];
+        self::assertStringContainsString('pale halo on dark', self::findings($in, CutList::read($list))['fringe']->sentence);
+        self::assertMended($in, 'fringe', $list);
+    }
+
+    public function test_colour_that_an_ink_mask_would_lose_is_told(): void
+    {
+        $in = Pictures::bitmap(160, 160, fn (int $x, int $y): int => hypot($x - 79.5, $y - 79.5) < 60 ? 0xA03020FF : 0);
+        $finding = self::findings($in, CutList::read([]))['colour-lost'];
+        self::assertSame(TipKind::OwnColours, $finding->mending?->kind);
+        self::assertArrayNotHasKey('colour-lost', self::findings($in, CutList::read(['kind' => 'own colours'])));
+    }
+
+    public function test_a_tip_that_is_too_large_or_too_small_is_told(): void
+    {
+        $in = Pictures::bitmap(100, 100, fn (int $x, int $y): int => hypot($x - 49.5, $y - 49.5) < 40 ? 0x000000FF : 0);
+        $none = CutList::read([]);
+        self::assertSame('Small: it will blur when it is painted larger than 100 px.', self::findings($in, $none)['too-small']->sentence);
+        $large = CheckList::look(new CutResult($in, $none, 0.02));
+        self::assertSame('too-large', $large[0]->id);
+        self::assertSame(['side' => 4096.0, 'by' => 'area'], $large[0]->mending?->step?->numbers->toArray());
+    }
+
+    /** @param  array<string, mixed>  $list */
+    private static function assertMended(Bitmap $source, string $id, array $list = []): void
+    {
+        $before = CutList::read($list);
+        $finding = self::findings($before->replay($source), $before)[$id];
+        self::assertNotNull($finding->mending?->step);
+        $steps = array_values(array_filter($before->toArray()['steps'], fn (array $s): bool => $s['step'] !== $finding->mending->step->toArray()['step']));
+        array_splice($steps, $finding->mending->at, 0, [$finding->mending->step->toArray()]);
+        $after = CutList::read([...$list, 'steps' => $steps]);
+        self::assertArrayNotHasKey($id, self::findings($after->replay($source), $after));
     }
 
     /** @return array<string, Finding> */

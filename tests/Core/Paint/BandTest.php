@@ -82,4 +82,14 @@ final class BandTest extends TestCase
     {
         return new Trace(array_map(fn (int $i): Sample => new Sample($i * 8, 200 + $radius * cos(-3.0 + $i / 48 * 2.9), 150 + $radius * sin(-3.0 + $i / 48 * 2.9)), range(0, 48)));
     }
+
+    public function test_a_band_tapers_out_over_its_length(): void
+    {
+        $paint = fn (float $taper): array => Strokes::coverage(Strokes::paint(['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 40], 'taperOut' => ['base' => $taper]], Strokes::line(), self::full()));
+        $width = fn (array $c, int $x): int => count(array_filter(range(0, 299), fn (int $y): bool => $c[$y * 400 + $x] > 32767));
+        self::assertEqualsWithDelta(40, $width($paint(0), 290), 1);
+
+        // Half way along a taper of 100 px the band is half as wide.
+        self::assertEqualsWithDelta(20, $width($paint(100), 290), 2);
+    }
 }

@@ -15,7 +15,7 @@ use Yarrowfog\Core\Raster\Filter;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Raster\Resampler;
 use Yarrowfog\Core\Stroke\Brush;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Tip\Frame;
 
 /**
@@ -50,7 +50,7 @@ final class GoldenSwatchTest extends TestCase
     {
         $bite = new HalvedLevels(new Frame(Pictures::plane(32, 32, fn (int $x): int => $x % 8 < 3 ? 65535 : 0)));
         $stripes = Pictures::bitmap(320, 120, fn (int $x, int $y): int => $name !== 'smudge' ? 0 : (intdiv($x, 40) % 2 === 0 ? 0xC08040FF : 0x306090FF));
-        $swatch = Swatch::paint(new Kit([Pictures::roundTip()], $name === 'grunge' ? $bite : null), Brush::read(['settings' => $settings]), [PracticePen::swell(new Rect(40, 30, 240, 60))], 5, 320, 120, $stripes);
+        $swatch = Swatch::paint(new Kit([Pictures::roundTip()], $name === 'grunge' ? $bite : null), Brush::read(['settings' => $settings]), [Movements::swell(new Rect(40, 30, 240, 60))], 5, 320, 120, $stripes);
         $small = (new Resampler(Filter::Area))->bitmap($swatch, 16, 6);
         $file = self::FOLDER."/{$name}.txt";
         if (getenv('GOLDEN') === 'write') {

@@ -17,9 +17,24 @@ final class OutlineTest extends TestCase
 {
     public function test_a_square_of_ink_has_a_square_outline_one_pixel_around_it(): void
     {
-        $corners = Stencil::outline(array_fill(0, 16, 65535), 4, 4)->corners;
+        $corners = Stencil::outline(Stencil::fours(array_fill(0, 16, 65535), 4, 4), 4, 4)->corners;
         self::assertEqualsWithDelta(2.5, max(array_column($corners, 0)), 1e-9);
         self::assertEqualsWithDelta(-2.5, min(array_column($corners, 1)), 1e-9);
+    }
+
+    public function test_fours_hold_each_value_with_its_neighbours(): void
+    {
+        // 2 · 2 values in a border of two: 6 · 6.
+        $fours = Stencil::fours([2, 4, 6, 8], 2, 2);
+        self::assertCount(36, $fours);
+        self::assertSame(1 | 2 << 16 | 3 << 32 | 4 << 48, $fours[2 * 6 + 2]);
+        self::assertSame(2 | 4 << 32, $fours[2 * 6 + 3]);
+        self::assertSame(3 | 4 << 16, $fours[3 * 6 + 2]);
+        self::assertSame(4, $fours[3 * 6 + 3]);
+        self::assertSame(1 << 48, $fours[1 * 6 + 1]);
+        self::assertSame(1 << 32 | 2 << 48, $fours[1 * 6 + 2]);
+        self::assertSame(1 << 16 | 3 << 48, $fours[2 * 6 + 1]);
+        self::assertSame(0, $fours[0] + $fours[35] + $fours[4 * 6 + 4]);
     }
 
     public function test_a_tip_without_ink_prints_nothing(): void
@@ -78,6 +93,8 @@ final class OutlineTest extends TestCase
     /** @param  list<int>  $values */
     private static function stencil(array $values, int $width, int $height): Stencil
     {
-        return new Stencil($width + 2 * Stencil::BORDER, $height + 2 * Stencil::BORDER, 1, 1, Stencil::fours($values, $width, $height), null, Stencil::outline($values, $width, $height));
+        $fours = Stencil::fours($values, $width, $height);
+
+        return new Stencil($width + 2 * Stencil::BORDER, $height + 2 * Stencil::BORDER, 1, 1, $fours, null, Stencil::outline($fours, $width, $height));
     }
 }

@@ -19,7 +19,7 @@ use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
 
@@ -124,7 +124,7 @@ final class PaintedStrokeTest extends TestCase
 
     private static function trace(): Trace
     {
-        return PracticePen::swell(new Rect(30, 30, 250, 130));
+        return Movements::swell(new Rect(30, 30, 250, 130));
     }
 
     private static function under(): Bitmap

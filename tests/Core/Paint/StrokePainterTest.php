@@ -18,7 +18,8 @@ use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Movements;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Shape;
 use Yarrowfog\Core\Stroke\Trace;
@@ -65,7 +66,7 @@ final class StrokePainterTest extends TestCase
 
     public function test_kept_impressions_print_what_turning_each_dab_prints(): void
     {
-        $trace = PracticePen::swell(new Rect(20, 20, 200, 100));
+        $trace = Movements::swell(new Rect(20, 20, 200, 100));
         $bounds = new Rect(0, 0, 256, 160);
         // A spread that is too small to move anything forces the other way of printing.
         $kept = (new StrokePainter(Pictures::roundTip(), Brush::read(['settings' => ['size' => ['base' => 32], 'angle' => ['base' => 20]]])))->stroke($trace, 1, $bounds);
@@ -130,7 +131,7 @@ final class StrokePainterTest extends TestCase
     public function test_the_same_input_gives_the_same_bytes(): void
     {
         $brush = Brush::read(['settings' => ['size' => ['base' => 30, 'spread' => 0.5], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 60], 'flow' => ['base' => 0.6]]]);
-        $traces = array_merge(...array_values(PracticePen::all(300, 120)));
+        $traces = PracticePen::named(PracticePen::MIXED, 300, 120);
         $paint = fn (): string => Swatch::paint(Pictures::roundTip(), $brush, $traces, 12, 300, 120)->toBytes();
         self::assertSame(hash('xxh128', $paint()), hash('xxh128', $paint()));
     }

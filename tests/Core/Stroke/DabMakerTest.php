@@ -10,7 +10,7 @@ use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
 
@@ -52,7 +52,7 @@ final class DabMakerTest extends TestCase
     public function test_widening_the_hue_drift_moves_no_dab_and_no_other_chance(): void
     {
         $settings = ['size' => ['base' => 40, 'spread' => 0.5], 'scatterAcross' => ['base' => 0.7], 'angle' => ['base' => 0, 'spread' => 180], 'driftLightness' => ['base' => 0.1]];
-        $trace = PracticePen::swell(new Rect(0, 0, 400, 200));
+        $trace = Movements::swell(new Rect(0, 0, 400, 200));
         $still = DabMaker::all(self::brush($settings), $trace, 11);
         $drifting = DabMaker::all(self::brush([...$settings, 'driftHue' => ['base' => 90]]), $trace, 11);
         self::assertSame(
@@ -65,7 +65,7 @@ final class DabMakerTest extends TestCase
     public function test_another_roll_moves_dabs_and_the_same_roll_does_not(): void
     {
         $brush = self::brush(['scatterAcross' => ['base' => 1]]);
-        $trace = PracticePen::swell(new Rect(0, 0, 400, 200));
+        $trace = Movements::swell(new Rect(0, 0, 400, 200));
         self::assertEquals(DabMaker::all($brush, $trace, 5), DabMaker::all($brush, $trace, 5));
         self::assertNotEquals(DabMaker::all($brush, $trace, 5), DabMaker::all($brush, $trace, 6));
     }
@@ -74,7 +74,7 @@ final class DabMakerTest extends TestCase
     {
         $brush = self::brush(['size' => ['base' => 40, 'spread' => 0.3, 'drives' => [['input' => 'pressure', 'from' => 0.1, 'to' => 1], ['input' => 'speed', 'from' => 1, 'to' => 0.5]]], 'spacing' => ['base' => 0.3, 'spread' => 0.6], 'angleFollows' => ['base' => 'heading'], 'driftHue' => ['base' => 40], 'scatterAlong' => ['base' => 0.5]]);
         foreach ([true, false] as $realPressure) {
-            $trace = new Trace(PracticePen::swell(new Rect(0, 0, 500, 200))->samples, $realPressure);
+            $trace = new Trace(Movements::swell(new Rect(0, 0, 500, 200))->samples, $realPressure);
             $whole = DabMaker::all($brush, $trace, 9);
             $pieces = [];
             $state = null;
@@ -125,11 +125,11 @@ final class DabMakerTest extends TestCase
     public function test_drift_and_mix_stay_within_what_they_are_set_to(): void
     {
         $brush = Brush::read(['inks' => ['main' => '#000000', 'second' => '#ffffff'], 'settings' => ['inkMix' => ['base' => 0.5, 'spread' => 0.5], 'spacing' => ['base' => 0.2]]]);
-        $greys = array_map(fn (Dab $d): int => $d->colour & 255, DabMaker::all($brush, PracticePen::swell(new Rect(0, 0, 900, 200)), 2));
+        $greys = array_map(fn (Dab $d): int => $d->colour & 255, DabMaker::all($brush, Movements::swell(new Rect(0, 0, 900, 200)), 2));
         self::assertLessThan(60, min($greys));
         self::assertGreaterThan(200, max($greys));
         $perStroke = $brush->with('driftPer', new \Yarrowfog\Core\Stroke\SettingValue('stroke'));
-        self::assertCount(1, array_unique(array_column(DabMaker::all($perStroke, PracticePen::swell(new Rect(0, 0, 900, 200)), 2), 'colour')));
+        self::assertCount(1, array_unique(array_column(DabMaker::all($perStroke, Movements::swell(new Rect(0, 0, 900, 200)), 2), 'colour')));
     }
 
     /** @param  array<string, mixed>  $settings */

@@ -6,10 +6,10 @@ namespace Tests\Core\Stroke;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Yarrowfog\Core\Chance;
+use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Stroke\Brush;
-use Yarrowfog\Core\Stroke\Chance;
-use Yarrowfog\Core\Stroke\Curve;
 use Yarrowfog\Core\Stroke\PathBuilder;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\SettingsTable;

@@ -12,7 +12,7 @@ use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
-use Yarrowfog\Core\Stroke\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\SpreadKind;
@@ -159,7 +159,7 @@ final class StepAndFormTest extends TestCase
 
     private static function swell(): Trace
     {
-        return PracticePen::swell(new Rect(0, 0, 500, 200));
+        return Movements::swell(new Rect(0, 0, 500, 200));
     }
 
     /** @param  array<string, mixed>  $settings */

@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\JsonBody;
+use App\Models\Brush;
+use App\Models\PenRecording;
+use App\Painting\Order;
+use App\Painting\Patches;
+use App\Painting\TipRack;
+use App\Tuning\SwatchOrder;
+use App\Tuning\SwatchPainter;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Yarrowfog\Core\Advice\Idle;
+use Yarrowfog\Core\Advice\Influence;
+use Yarrowfog\Core\Advice\PenReading;
+use Yarrowfog\Core\Advice\RangeStrip;
+use Yarrowfog\Core\Advice\Stages;
+use Yarrowfog\Core\Advice\StepReport;
+use Yarrowfog\Core\Curve;
+use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Beginnings;
+use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\Practice\Movements;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
+use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\Settings\StepSettings;
+use Yarrowfog\Core\Stroke\SettingsTable;
+use Yarrowfog\Core\Stroke\Station;
+use Yarrowfog\Core\Stroke\Trace;
+
+/** What Tune shows of a brush as it stands: painted, and told. Nothing is stored here. */
+final class SwatchController
+{
+    /** px of the strip of each beginning. */
+    private const BEGINNING = [380, 128];
+
+    /** px of the strip of each movement of the practice pen, and the size at which it is painted at most. */
+    private const MOVEMENT = [380, 104];
+
+    private const MOVEMENT_SIZE = 30.0;
+
+    /** ms that one answer about influence takes, or little more. */
+    private const SHORT_WHILE = 70;
+
+    /** dpi from a screen to the finest print. */
+    private const DPI = [36, 2400];
+
+    /** The strokes painted with the settings in hand. */
+    public function swatch(Request $request, Brush $brush, SwatchPainter $painter): Response
+    {
+        $order = SwatchOrder::read(JsonBody::read($request)->keys(SwatchOrder::KEYS), $brush->parts());
+        $patches = new Patches;
+        foreach ($painter->parts($order) as [$area, $picture]) {
+            $patches->add($area, $picture);
+        }
+
+        return $patches->answer(['curves' => (object) self::curves($order->brush)]);
+    }
+
+    /** A piece of a stroke painted on the swatch by hand. */
+    public function piece(Request $request, Brush $brush, SwatchPainter $painter): Response
+    {
+        $body = JsonBody::read($request)->keys([...SwatchOrder::KEYS, 'stroke', 'realPressure', 'samples', 'state']);
+        $answer = $painter->piece(SwatchOrder::read($body, $brush->parts()), Order::stroke($body), $body->flag('realPressure', true), Trace::readSamples($body), $body->has('state') ? $body->object('state') : null);
+
+        return $answer === null
+            ? (new Patches)->answer(['again' => true])
+            : $answer['patches']->answer(['state' => $answer['state'], 'provisional' => $answer['provisional'], 'readings' => (object) $answer['readings']]);
+    }
+
+    /** What stands between the stations, the step report and why settings are idle. */
+    public function advice(Request $request, Brush $brush, TipRack $tips): JsonResponse
+    {
+        $body = JsonBody::read($request)->keys([...SwatchOrder::KEYS, 'dpi']);
+        $order = SwatchOrder::read($body, $brush->parts());
+        $kit = $order->kit($tips);
+        $inUse = Idle::inUse($kit, $order->brush);
+        $traces = $order->traces();
+        $stages = Stages::all($inUse, $traces, $order->roll);
+        $size = $inUse->base('size');
+
+        return new JsonResponse([
+            'stages' => array_map(fn (Stages $s): array => $s->toArray(), $stages),
+            'leading' => Stages::leading($stages),
+            'tip' => ['width' => $kit->frames[0]->size(0)[0], 'height' => $kit->frames[0]->size(0)[1]],
+            'report' => [...StepReport::of($kit, $order->brush)->toArray(), 'print' => round(StepReport::millimetres($size, $body->number('dpi', self::DPI[0], self::DPI[1], 300)), 2)],
+            'idle' => (object) ($traces === [] ? [] : Idle::settings($inUse, $traces)),
+            'still' => (object) ($traces === [] ? [] : Idle::drives($inUse, $traces, $order->roll)),
+        ]);
+    }
+
+    /**
+     * How much settings change the swatch now, and why where they do not: as many as can be told in a
+     * short while, and from which one on to ask again. Long answers would keep a stroke waiting.
+     */
+    public function influence(Request $request, Brush $brush, TipRack $tips): JsonResponse
+    {
+        $body = JsonBody::read($request)->keys([...SwatchOrder::KEYS, 'from', 'station']);
+        $order = SwatchOrder::read($body, $brush->parts());
+        $all = self::stationFirst($body->choice('station', array_column(Station::cases(), 'value'), Station::Hand->value));
+        $ids = $body->has('from') ? array_slice($all, (int) array_search($body->choice('from', $all), $all, true)) : $all;
+        $until = hrtime(true) + self::SHORT_WHILE * 1000000;
+        $influence = Influence::some($order->kit($tips), $order->brush, $order->roll, $order->tracesWithin(Influence::WIDTH, Influence::HEIGHT), $ids, fn (): bool => hrtime(true) < $until);
+
+        return new JsonResponse([...array_map(fn (array $a): object => (object) $a, $influence->toArray()), 'next' => $ids[count($influence->settings)] ?? null]);
+    }
+
+    /** @return list<string> settings, those of the station that is looked at before the others */
+    private static function stationFirst(string $station): array
+    {
+        $isThere = fn (string $id): bool => SettingsTable::get($id)->station->value === $station;
+
+        return [...array_values(array_filter(SettingsTable::ids(), $isThere)), ...array_values(array_filter(SettingsTable::ids(), fn (string $id): bool => ! $isThere($id)))];
+    }
+
+    /** One stroke at five values of a setting, from low to high. */
+    public function range(Request $request, Brush $brush, TipRack $tips): Response
+    {
+        $body = JsonBody::read($request)->keys([...SwatchOrder::KEYS, 'setting']);
+        $order = SwatchOrder::read($body, $brush->parts());
+        $strip = RangeStrip::of($order->kit($tips), $order->brush, $body->choice('setting', array_keys(SettingsTable::all())), $order->roll);
+        $patches = new Patches;
+        foreach ($strip->strokes as $stroke) {
+            $patches->add($stroke['picture']->bounds(), $stroke['picture']);
+        }
+
+        return $patches->answer(['values' => array_column($strip->strokes, 'value')]);
+    }
+
+    /** This tip as each of the beginnings would paint it. */
+    public function beginnings(Request $request, Brush $brush, TipRack $tips): Response
+    {
+        $order = SwatchOrder::read(JsonBody::read($request)->keys(SwatchOrder::KEYS), $brush->parts());
+        [$w, $h] = self::BEGINNING;
+        $swell = Movements::swell(new Rect(30, 30, $w - 60, $h - 60));
+        $tap = new Trace([new Sample(0, $w / 2, $h / 2, 0.9)]);
+        $patches = new Patches;
+        $begun = [];
+        foreach (Beginnings::all() as $name => $beginning) {
+            $as = Beginnings::of($name, $order->brush);
+            // The strip is a small swatch: the brush shrinks with it.
+            $small = $as->scaled(0.6);
+            $trace = $as->choice('onePerPress') === StepSettings::YES ? $tap : $swell;
+            $patches->add(new Rect(0, 0, $w, $h), Swatch::paint($tips->kitOf($order->parts, $small), $small, [$trace], $order->roll, $w, $h, Swatch::ground($small, $w, $h)));
+            $begun[] = ['name' => $name, 'sentence' => $beginning['sentence'], 'brush' => $as->toArray()];
+        }
+
+        return $patches->answer(['beginnings' => $begun]);
+    }
+
+    /** Every movement of the practice pen, painted with this brush. */
+    public function movements(Request $request, Brush $brush, TipRack $tips): Response
+    {
+        $order = SwatchOrder::read(JsonBody::read($request)->keys(SwatchOrder::KEYS), $brush->parts());
+        [$w, $h] = self::MOVEMENT;
+        $small = $order->brush->scaled(min(0.6, self::MOVEMENT_SIZE / max(1.0, $order->brush->base('size'))));
+        $kit = $order->kit($tips);
+        $patches = new Patches;
+        $strip = fn (Trace ...$traces): Bitmap => Swatch::paint($kit, $small, array_values($traces), $order->roll, $w, $h, Swatch::ground($small, $w, $h));
+        $movements = [];
+        foreach (PracticePen::sentences() as $name => $sentence) {
+            $patches->add(new Rect(0, 0, $w, $h), $strip(...PracticePen::named($name, $w, $h)));
+            $movements[] = ['pen' => $name, 'recorded' => null, 'name' => $name, 'sentence' => $sentence];
+        }
+        foreach (PenRecording::query()->latest('id')->get() as $recording) {
+            $patches->add(new Rect(0, 0, $w, $h), $strip(...$recording->strokes->fittedTo(new Rect(12, 10, $w - 24, $h - 20))));
+            $movements[] = ['pen' => SwatchOrder::BY_HAND, 'recorded' => $recording->id, 'name' => $recording->name, 'sentence' => $recording->facts(), 'url' => url("/recordings/{$recording->id}"), 'file' => route('recordings.download', $recording)];
+        }
+
+        return $patches->answer(['movements' => $movements]);
+    }
+
+    /**
+     * The curves as lines to draw: of settings that are curves, and of drives.
+     *
+     * @return array<string, list<array{float, float}>> by setting, and by setting and input
+     */
+    private static function curves(BrushSettings $settings): array
+    {
+        $line = fn (Curve $curve): array => array_map(fn (int $i): array => [$i / 48, round($curve->at($i / 48), 4)], range(0, 48));
+        $curves = [];
+        foreach ($settings->values as $id => $value) {
+            if ($value->base instanceof Curve) {
+                $curves[$id] = $line($value->base);
+            }
+            foreach ($value->drives as $drive) {
+                $curves[PenReading::key($id, $drive)] = $line($drive->curve);
+            }
+        }
+
+        return $curves;
+    }
+}

@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Gathering\Gatherer;
+use App\Gathering\Way;
+use App\Gathering\Ways;
+use App\Http\InHand;
+use App\Http\JsonBody;
+use App\Models\Font;
+use App\Painting\Patches;
+use App\Pictures\FontFile;
+use App\Store\Kept;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Symfony\Component\HttpFoundation\Response;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Reading;
+
+/** The ways in that make or take a picture by numbers. */
+final class WayController
+{
+    /** px of the longer side of what is looked at beforehand. */
+    private const PREVIEW = 900;
+
+    public function __construct(private readonly Ways $ways)
+    {
+    }
+
+    public function show(string $way): View
+    {
+        $found = $this->way($way);
+
+        return view('rooms.way', [
+            'way' => $found,
+            'ways' => $this->ways->all(),
+            'params' => array_map(fn (Param $p): array => get_object_vars($p), $found->params()),
+            'numbers' => Numbers::read($found->params(), Reading::of([]))->toArray(),
+        ]);
+    }
+
+    public function preview(Request $request, string $way): Response
+    {
+        $found = $this->way($way);
+        $numbers = Numbers::read($found->params(), JsonBody::read($request));
+        $taken = $found->take($numbers, self::PREVIEW);
+        $patches = new Patches;
+        $patches->add($taken->picture->bounds(), $taken->picture);
+
+        return $patches->answer(['name' => $found->name($numbers)]);
+    }
+
+    public function store(Request $request, string $way, Gatherer $gatherer, InHand $inHand): JsonResponse
+    {
+        $found = $this->way($way);
+        $body = JsonBody::read($request)->keys(['numbers', 'name']);
+        $numbers = Numbers::read($found->params(), $body->object('numbers'));
+        $source = $gatherer->takeFrom($found, $numbers, $body->text('name', $found->name($numbers), 120));
+        $inHand->take($source);
+
+        return response()->json(['id' => $source->id, 'name' => $source->name, 'cut' => route('cut', $source)], 201);
+    }
+
+    /** A font of the painter's own. */
+    public function font(Request $request, Kept $kept): JsonResponse
+    {
+        $file = $request->file('font');
+        if (! $file instanceof UploadedFile || ! $file->isValid()) {
+            throw new InvalidInput('font', 'The font did not arrive whole. Choose it once more.');
+        }
+        $bytes = (string) $file->getContent();
+        FontFile::check($bytes);
+        $name = trim((string) preg_replace('/[\p{C}\/\\\\]+/u', ' ', mb_scrub(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME))));
+        $font = Font::query()->updateOrCreate(['name' => mb_substr($name === '' ? 'Own font' : $name, 0, 80)], ['hash' => $kept->put($bytes)]);
+
+        return response()->json(['name' => $font->name], 201);
+    }
+
+    private function way(string $id): Way
+    {
+        return $this->ways->find($id) ?? abort(404);
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Casts\AsBrushParts;
+use App\Models\Casts\AsBrushSettings;
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+
+/**
+ * A brush as it was when it was kept once.
+ *
+ * @property int $id
+ * @property int $brush_id
+ * @property BrushSettings $settings
+ * @property BrushParts|null $parts  null of versions that are older than that choice
+ * @property int $roll
+ * @property CarbonImmutable $created_at
+ */
+final class BrushVersion extends Model
+{
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['settings' => AsBrushSettings::class, 'parts' => AsBrushParts::class, 'created_at' => 'immutable_datetime'];
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * Who made a brush: the maker's mark.
+ *
+ * @property int $id
+ * @property string $name
+ * @property string $licence
+ * @property string $note
+ * @property string|null $mark  hash of the kept picture
+ * @property \Carbon\CarbonImmutable|\Illuminate\Support\Carbon|null $updated_at
+ */
+final class Maker extends Model
+{
+    protected $guarded = [];
+
+    /** @return HasMany<Brush, $this> */
+    public function brushes(): HasMany
+    {
+        return $this->hasMany(Brush::class);
+    }
+
+    /** @return array{id: int, name: string, licence: string, note: string, mark: string|null} */
+    public function card(): array
+    {
+        return ['id' => $this->id, 'name' => $this->name, 'licence' => $this->licence, 'note' => $this->note, 'mark' => $this->mark === null ? null : route('makers.mark', $this).'?v='.substr($this->mark, 0, 12)];
+    }
+}

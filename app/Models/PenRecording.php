@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Models\Casts\AsRecording;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\SoftDeletes;
+use Yarrowfog\Core\Stroke\Practice\Recording;
+use Yarrowfog\Core\Stroke\Trace;
+
+/**
+ * A movement of a pen that a painter recorded or brought, for the practice pen.
+ *
+ * @property int $id
+ * @property string $name
+ * @property Recording $strokes
+ */
+final class PenRecording extends Model
+{
+    use SoftDeletes;
+
+    protected $table = 'recordings';
+
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['strokes' => AsRecording::class];
+    }
+
+    /** How many strokes, how long, and whether it presses. */
+    public function facts(): string
+    {
+        $strokes = $this->strokes->strokes;
+        $lasts = array_sum(array_map(fn (Trace $t): float => $t->samples[count($t->samples) - 1]->t - $t->samples[0]->t, $strokes)) / 1000;
+        $presses = array_filter($strokes, fn (Trace $t): bool => $t->realPressure) !== [];
+
+        return sprintf('%s, %.1f s, %s', count($strokes) === 1 ? '1 stroke' : count($strokes).' strokes', $lasts, $presses ? 'with pressure' : 'without pressure');
+    }
+}

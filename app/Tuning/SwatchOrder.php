@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tuning;
+
+use App\Gathering\Gatherer;
+use App\Models\BrushParts;
+use App\Models\PenRecording;
+use App\Models\Source;
+use App\Models\Tip;
+use App\Painting\TipRack;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Paint\Kit;
+use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Filter;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Raster\Resampler;
+use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Recording;
+use Yarrowfog\Core\Stroke\Trace;
+
+/**
+ * A swatch as the page asks for it: the brush as it stands, who moves the pen, what was painted
+ * by hand, and what lies under it.
+ */
+final readonly class SwatchOrder
+{
+    public const KEYS = ['brush', 'parts', 'roll', 'width', 'height', 'pen', 'recorded', 'strokes', 'under'];
+
+    /** The practice pen rests: only what is painted by hand is there. */
+    public const BY_HAND = 'by hand';
+
+    /** px of a swatch where the page does not say. */
+    private const STANDARD = [1240, 262];
+
+    /** Of the width and height, left free around a recording. */
+    private const MARGIN = 0.08;
+
+    /**
+     * @param  list<Trace>  $strokes  painted by hand
+     */
+    private function __construct(
+        public Brush $brush,
+        public BrushParts $parts,
+        public int $roll,
+        public int $width,
+        public int $height,
+        public string $pen,
+        public ?Recording $recording,
+        public array $strokes,
+        public ?Source $under,
+        private Tip $tip,
+    ) {
+    }
+
+    /**
+     * @param  Reading  $body  whose keys are known
+     * @param  BrushParts  $usual  of the brush, where the page does not say others
+     *
+     * @throws InvalidInput
+     */
+    public static function read(Reading $body, BrushParts $usual): self
+    {
+        $parts = $body->has('parts') ? BrushParts::read($body->object('parts')) : $usual;
+        $tip = $parts->findTip();
+        $recorded = $body->has('recorded') ? PenRecording::query()->find($body->integer('recorded', 1, PHP_INT_MAX)) ?? throw new InvalidInput('recorded', 'This recording is gone. Choose another movement for the practice pen.') : null;
+        $under = $body->has('under') ? Source::query()->find($body->integer('under', 1, PHP_INT_MAX)) ?? throw new InvalidInput('under', 'The picture under the swatch is gone. Choose another backdrop.') : null;
+
+        return new self(
+            Brush::read($body->object('brush'))->ofKind($tip->kind),
+            $parts,
+            $body->integer('roll', 0, 0x7FFFFFFF),
+            $body->integer('width', 100, 2000, self::STANDARD[0]),
+            $body->integer('height', 60, 1000, self::STANDARD[1]),
+            $body->choice('pen', [...PracticePen::names(), self::BY_HAND], PracticePen::MIXED),
+            $recorded?->strokes,
+            $body->has('strokes') && $body->object('strokes')->size() > 0 ? Recording::read($body->object('strokes'))->strokes : [],
+            $under,
+            $tip,
+        );
+    }
+
+    /** @throws InvalidInput when a part of it is gone */
+    public function kit(TipRack $tips): Kit
+    {
+        return $tips->kitOf($this->parts, $this->brush, $this->tip);
+    }
+
+    /** @return list<Trace> of the practice pen, then of the hand: each has a roll of its own */
+    public function traces(): array
+    {
+        return [...$this->practised($this->width, $this->height), ...$this->strokes];
+    }
+
+    /**
+     * The same strokes on a smaller picture; those of the hand count only where nothing else is there.
+     *
+     * @return non-empty-list<Trace>|null null where there is no stroke at all
+     */
+    public function tracesWithin(int $width, int $height): ?array
+    {
+        $practised = $this->practised($width, $height);
+        if ($practised === [] && $this->strokes !== []) {
+            return Recording::of($this->strokes)->fittedTo(self::inner($width, $height));
+        }
+
+        return $practised === [] ? null : $practised;
+    }
+
+    /** What the strokes are painted on; null for nothing. */
+    public function ground(Gatherer $gatherer): ?Bitmap
+    {
+        if ($this->under === null) {
+            return Swatch::ground($this->brush, $this->width, $this->height);
+        }
+        $picture = $gatherer->preview($this->under)->bitmap();
+        // It covers the swatch; what is too much is left out evenly.
+        $scale = max($this->width / $picture->width, $this->height / $picture->height);
+        $width = max($this->width, (int) round($picture->width * $scale));
+        $height = max($this->height, (int) round($picture->height * $scale));
+
+        return (new Resampler(Filter::Area))->bitmap($picture, $width, $height)->crop(new Rect(intdiv($width - $this->width, 2), intdiv($height - $this->height, 2), $this->width, $this->height));
+    }
+
+    /** @return list<Trace> */
+    private function practised(int $width, int $height): array
+    {
+        if ($this->recording !== null) {
+            return $this->recording->fittedTo(self::inner($width, $height));
+        }
+
+        return $this->pen === self::BY_HAND ? [] : PracticePen::named($this->pen, $width, $height);
+    }
+
+    private static function inner(int $width, int $height): Rect
+    {
+        return Rect::between((int) ($width * self::MARGIN), (int) ($height * self::MARGIN), (int) ceil($width * (1 - self::MARGIN)), (int) ceil($height * (1 - self::MARGIN)));
+    }
+}

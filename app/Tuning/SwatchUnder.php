@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Tuning;
+
+use Closure;
+use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\Under;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
+
+/** A swatch as what lies under a stroke that is being painted on it by hand. */
+final class SwatchUnder implements Under
+{
+    /** @var array<string, Bitmap|null> */
+    private array $tiles = [];
+
+    /** @param  Closure(string): ?string  $kept  RGBA bytes of a tile by its key; null where nothing lies */
+    public function __construct(private readonly Closure $kept)
+    {
+    }
+
+    /**
+     * A swatch in tiles, to be kept; empty ones are left out.
+     *
+     * @param  list<array{Rect, Bitmap}>  $parts
+     * @return array<string, string> RGBA bytes by key
+     */
+    public static function tiles(array $parts): array
+    {
+        $rows = [];
+        $side = StrokeBuffer::SIDE;
+        foreach ($parts as [$area, $picture]) {
+            $bytes = $picture->toBytes();
+            foreach (StrokeBuffer::keysUnder($area) as $key) {
+                $tile = StrokeBuffer::area($key);
+                $part = $area->intersect($tile);
+                $rows[$key] ??= array_fill(0, $side, str_repeat("\0", 4 * $side));
+                for ($y = $part->y; $y < $part->bottom(); $y++) {
+                    $row = substr($bytes, 4 * (($y - $area->y) * $area->width + $part->x - $area->x), 4 * $part->width);
+                    $rows[$key][$y - $tile->y] = substr_replace($rows[$key][$y - $tile->y], $row, 4 * ($part->x - $tile->x), 4 * $part->width);
+                }
+            }
+        }
+
+        return array_map(fn (array $tile): string => implode('', $tile), $rows);
+    }
+
+    public function tile(string $key): ?array
+    {
+        return $this->kept($key)?->pixels;
+    }
+
+    /** What lies in a part of one tile. */
+    public function part(string $key, Rect $area): Bitmap
+    {
+        $tile = $this->kept($key);
+        $at = StrokeBuffer::area($key);
+
+        return $tile === null ? Bitmap::filled($area->width, $area->height) : $tile->crop($area->moved(-$at->x, -$at->y));
+    }
+
+    private function kept(string $key): ?Bitmap
+    {
+        if (! array_key_exists($key, $this->tiles)) {
+            $bytes = ($this->kept)($key);
+            $this->tiles[$key] = $bytes === null ? null : Bitmap::fromBytes(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $bytes);
+        }
+
+        return $this->tiles[$key];
+    }
+}

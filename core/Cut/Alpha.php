@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut;
+
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Plane;
+
+/** Takes parts of pictures away, or keeps them. */
+final class Alpha
+{
+    /**
+     * @param  array<int, int>  $keep  how much of each pixel stays, 0–65535
+     */
+    public static function kept(Bitmap $in, array $keep): Bitmap
+    {
+        $out = [];
+        $i = 0;
+        foreach ($in->pixels as $p) {
+            $k = $keep[$i];
+            $i++;
+            if ($k >= 65535) {
+                $out[] = $p;
+            } else {
+                // 65535 · 255 + half, divided by 65535 in fixed point
+                $alpha = (($p & 255) * $k + 32767) * 65537 >> 32;
+                $out[] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
+            }
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+
+    /** How much of each pixel is there, 0–65535. */
+    public static function plane(Bitmap $in): Plane
+    {
+        $out = [];
+        foreach ($in->pixels as $p) {
+            $out[] = ($p & 255) * 257;
+        }
+
+        return new Plane($in->width, $in->height, $out);
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Checks;
+
+use Yarrowfog\Core\Colour\Oklab;
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Cut\Check;
+use Yarrowfog\Core\Cut\CutResult;
+use Yarrowfog\Core\Cut\Finding;
+use Yarrowfog\Core\Cut\Mending;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** A picture in colour that becomes an ink mask keeps its darkness only. */
+final class ColourLost implements Check
+{
+    /** Chroma in OKLab from which a pixel is coloured. */
+    private const COLOURED = 0.07;
+
+    /** Part of the inked pixels. */
+    private const PART = 0.12;
+
+    /** Every so many pixels one is looked at. */
+    private const STRIDE = 7;
+
+    public function look(CutResult $cut): ?Finding
+    {
+        if ($cut->list->kind !== TipKind::InkMask) {
+            return null;
+        }
+        $inked = $coloured = 0;
+        for ($i = 0, $count = count($cut->picture->pixels); $i < $count; $i += self::STRIDE) {
+            if ($cut->ink->values[$i] > 13107) {
+                $lab = Oklab::fromSrgb(Srgb::fromInt($cut->picture->pixels[$i] >> 8));
+                $inked++;
+                $coloured += hypot($lab->a, $lab->b) > self::COLOURED ? 1 : 0;
+            }
+        }
+
+        return $inked < 20 || $coloured < self::PART * $inked ? null : new Finding(
+            'colour-lost',
+            sprintf('%.0f %% of the ink is in colour. An ink mask keeps its darkness only.', 100 * $coloured / $inked),
+            ['coloured' => $coloured / $inked],
+            Mending::asKind('Keep its colours', TipKind::OwnColours),
+            isNote: true,
+        );
+    }
+}

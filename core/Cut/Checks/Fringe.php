@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Checks;
+
+use Yarrowfog\Core\Colour\Oklab;
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Cut\Check;
+use Yarrowfog\Core\Cut\CutResult;
+use Yarrowfog\Core\Cut\Finding;
+use Yarrowfog\Core\Cut\Mending;
+use Yarrowfog\Core\Cut\Steps\LiftBacking;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Edges that still hold the colour of what lay behind: a pale halo on dark. */
+final class Fringe implements Check
+{
+    /** Part of the edge that shows. */
+    private const SHOWS = 0.08;
+
+    /** Difference in OKLab below which backing and picture have the same colour, and nothing can show. */
+    private const SAME = 0.1;
+
+    public function look(CutResult $cut): ?Finding
+    {
+        $backing = $cut->list->kind === TipKind::InkMask ? null : LiftBacking::measured($cut->picture);
+        if ($backing === null) {
+            return null;
+        }
+        $colour = Oklab::fromSrgb($backing);
+        $inside = self::inside($cut);
+        $apart = $inside === null ? 0.0 : $colour->differenceTo($inside);
+        if ($apart < self::SAME) {
+            return null;
+        }
+        $edge = $fringe = 0;
+        foreach ($cut->picture->pixels as $p) {
+            $alpha = $p & 255;
+            if ($alpha > 8 && $alpha < 200) {
+                $edge++;
+                $fringe += Oklab::fromSrgb(Srgb::fromInt($p >> 8))->differenceTo($colour) < 0.5 * $apart ? 1 : 0;
+            }
+        }
+        $part = $edge === 0 ? 0.0 : $fringe / $edge;
+
+        return $edge < 16 || $part < self::SHOWS ? null : new Finding(
+            'fringe',
+            sprintf('Fringe of backing colour on %.0f %% of the edge. It shows as a %s halo on %s.', 100 * $part, $colour->l > 0.5 ? 'pale' : 'dark', $colour->l > 0.5 ? 'dark' : 'light'),
+            ['edge' => $part],
+            Mending::with('Lift backing', $cut->list->placeBeforeFrame(), LiftBacking::class),
+        );
+    }
+
+    /** The mean colour of what is fully there. */
+    private static function inside(CutResult $cut): ?Oklab
+    {
+        $r = $g = $b = $n = 0;
+        foreach ($cut->picture->pixels as $p) {
+            if (($p & 255) > 250) {
+                $r += $p >> 24;
+                $g += $p >> 16 & 255;
+                $b += $p >> 8 & 255;
+                $n++;
+            }
+        }
+
+        return $n === 0 ? null : Oklab::fromSrgb(new Srgb(intdiv($r, $n), intdiv($g, $n), intdiv($b, $n)));
+    }
+}

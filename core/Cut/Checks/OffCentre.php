@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Checks;
+
+use Yarrowfog\Core\Cut\Check;
+use Yarrowfog\Core\Cut\CutResult;
+use Yarrowfog\Core\Cut\Finding;
+use Yarrowfog\Core\Cut\Mending;
+use Yarrowfog\Core\Cut\Steps\Centre;
+
+/** A tip whose ink stands aside turns about a point beside itself. */
+final class OffCentre implements Check
+{
+    /** Part of the longer side that is not worth speaking of. */
+    private const LITTLE = 0.015;
+
+    public function look(CutResult $cut): ?Finding
+    {
+        $dx = $cut->inked->x + $cut->inked->width / 2 - $cut->picture->width / 2;
+        $dy = $cut->inked->y + $cut->inked->height / 2 - $cut->picture->height / 2;
+        if (max(abs($dx), abs($dy)) <= max(1.0, self::LITTLE * max($cut->picture->width, $cut->picture->height))) {
+            return null;
+        }
+        $parts = array_filter([
+            $dx === 0.0 ? '' : sprintf('%d px to the %s', $cut->fullPx(abs($dx)), $dx > 0 ? 'right' : 'left'),
+            $dy === 0.0 ? '' : sprintf('%d px %s', $cut->fullPx(abs($dy)), $dy > 0 ? 'down' : 'up'),
+        ]);
+
+        return new Finding(
+            'off-centre',
+            'Off centre by '.implode(' and ', $parts).'. Turned, it would swing about a point beside itself.',
+            ['right' => (float) $cut->fullPx($dx), 'down' => (float) $cut->fullPx($dy)],
+            Mending::with('Centre', $cut->placeBeforeScale(), Centre::class),
+            isNote: true,
+        );
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Ink runs out towards the edges it would be cut off at. */
+final readonly class FadeEdge implements Step
+{
+    private const EVEN = 'even';
+
+    private const SOFT = 'soft at both ends';
+
+    private const LATE = 'late';
+
+    /** @param  float  $left  px over which the ink fades at this side; 0 leaves it */
+    public function __construct(public float $left, public float $top, public float $right, public float $bottom, public string $curve)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('fade-edge', 'Fade edge', StepGroup::Clear, 'Ink that runs off the picture fades out instead of being cut off.', [
+            Param::number('left', 'Left', 'px', 0, 2000, 0),
+            Param::number('top', 'Top', 'px', 0, 2000, 0),
+            Param::number('right', 'Right', 'px', 0, 2000, 0),
+            Param::number('bottom', 'Bottom', 'px', 0, 2000, 0),
+            Param::choice('curve', 'Curve', [self::SOFT, self::EVEN, self::LATE]),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        return new self($numbers->number('left'), $numbers->number('top'), $numbers->number('right'), $numbers->number('bottom'), $numbers->choice('curve'));
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        $columns = $this->fades($in->width, $this->left, $this->right);
+        $keep = [];
+        foreach ($this->fades($in->height, $this->top, $this->bottom) as $row) {
+            foreach ($columns as $column) {
+                $keep[] = $row * $column >> 16;
+            }
+        }
+
+        return Alpha::kept($in, $keep);
+    }
+
+    /** @return list<int> 0–65536 */
+    private function fades(int $length, float $before, float $after): array
+    {
+        $out = [];
+        for ($i = 0; $i < $length; $i++) {
+            $part = 1.0;
+            // The outermost pixel is empty.
+            $part *= $before > 0 ? $this->curved(min(1.0, $i / $before)) : 1.0;
+            $part *= $after > 0 ? $this->curved(min(1.0, ($length - 1 - $i) / $after)) : 1.0;
+            $out[] = (int) round(65536 * $part);
+        }
+
+        return $out;
+    }
+
+    private function curved(float $x): float
+    {
+        return match ($this->curve) {
+            self::EVEN => $x,
+            self::LATE => sqrt(max(0.0, 1.0 - (1.0 - $x) ** 2)),
+            default => $x * $x * (3.0 - 2.0 * $x),
+        };
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Lighting;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Divides slow changes of light out of a photo or scan. */
+final readonly class FlattenLight implements Step
+{
+    private const LIGHTER = 'lighter than the mark';
+
+    private const DARKER = 'darker than the mark';
+
+    /** @param  float  $radius  px: what is larger than this is light, what is smaller is the mark */
+    public function __construct(public float $radius, public bool $groundIsDarker)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('flatten-light', 'Flatten light', StepGroup::Clear, 'Takes shadows and uneven light out of a photo or scan, so that the paper is the same all over.', [
+            Param::number('radius', 'Larger than the mark', 'px', 10, 1500, 240),
+            Param::choice('ground', 'The ground is', [self::LIGHTER, self::DARKER]),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        return new self($numbers->number('radius'), $numbers->choice('ground') === self::DARKER);
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        return Lighting::flattened($in, $this->radius, $this->groundIsDarker);
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Colours become greys, each family as dark as it is wanted. */
+final readonly class GreyMix implements Step
+{
+    private const SIX = 'six hues';
+
+    private const THREE = 'red, green, blue';
+
+    /**
+     * How bright each family becomes, 0–2; pure greys stay what they are.
+     *
+     * @param  array{float, float, float, float, float, float}  $weights  red, yellow, green, cyan, blue, magenta
+     */
+    public function __construct(public array $weights)
+    {
+    }
+
+    /** The defaults make BT.709 luma of every colour: the weight of a mixture is the sum of its parts. */
+    public static function description(): StepDescription
+    {
+        $hue = fn (string $key, string $label, float $luma): Param => Param::number($key, $label, '%', -1, 2, $luma, 0.01)->onlyWith('by', self::SIX);
+        $channel = fn (string $key, string $label, float $luma): Param => Param::number($key, $label, '%', -1, 2, $luma, 0.01)->onlyWith('by', self::THREE);
+
+        return new StepDescription('grey-mix', 'Grey mix', StepGroup::Tone, 'Turns colours into greys: choose how dark each family of colours becomes.', [
+            Param::choice('by', 'By', [self::SIX, self::THREE]),
+            $hue('reds', 'Reds', 0.21),
+            $hue('yellows', 'Yellows', 0.93),
+            $hue('greens', 'Greens', 0.72),
+            $hue('cyans', 'Cyans', 0.79),
+            $hue('blues', 'Blues', 0.07),
+            $hue('magentas', 'Magentas', 0.28),
+            $channel('red', 'Red light', 0.21),
+            $channel('green', 'Green light', 0.72),
+            $channel('blue', 'Blue light', 0.07),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        $n = $numbers->number(...);
+        if ($numbers->choice('by') === self::SIX) {
+            return new self([$n('reds'), $n('yellows'), $n('greens'), $n('cyans'), $n('blues'), $n('magentas')]);
+        }
+        // A sum of three lights is the same as six families whose mixtures are sums.
+        [$r, $g, $b] = [$n('red'), $n('green'), $n('blue')];
+
+        return new self([$r, $r + $g, $g, $g + $b, $b, $r + $b]);
+    }
+
+    /** grey = least + (middle − least) · the mixture’s weight + (most − middle) · the pure colour’s weight */
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        [$red, $yellow, $green, $cyan, $blue, $magenta] = array_map(fn (float $w): int => (int) round($w * 65536), $this->weights);
+        $out = [];
+        foreach ($in->pixels as $p) {
+            $r = $p >> 24;
+            $g = $p >> 16 & 255;
+            $b = $p >> 8 & 255;
+            if ($r >= $g) {
+                if ($g >= $b) {
+                    $v = ($b << 16) + ($g - $b) * $yellow + ($r - $g) * $red;
+                } elseif ($r >= $b) {
+                    $v = ($g << 16) + ($b - $g) * $magenta + ($r - $b) * $red;
+                } else {
+                    $v = ($g << 16) + ($r - $g) * $magenta + ($b - $r) * $blue;
+                }
+            } elseif ($r >= $b) {
+                $v = ($b << 16) + ($r - $b) * $yellow + ($g - $r) * $green;
+            } elseif ($g >= $b) {
+                $v = ($r << 16) + ($b - $r) * $cyan + ($g - $b) * $green;
+            } else {
+                $v = ($r << 16) + ($g - $r) * $cyan + ($b - $g) * $blue;
+            }
+            $v = $v + 32768 >> 16;
+            $v = $v < 0 ? 0 : ($v > 255 ? 255 : $v);
+            $out[] = $v << 24 | $v << 16 | $v << 8 | $p & 255;
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Blur;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** A soft edge of one colour inside the ink. */
+final readonly class InnerGlow implements Step
+{
+    public function __construct(public Srgb $colour, public float $radius, public float $strength)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('inner-glow', 'Inner glow', StepGroup::Finish, 'A soft edge of one colour inside the ink: white makes its edges print less.', [
+            Param::colour('colour', 'Colour', '#ffffff'),
+            Param::number('radius', 'Radius', 'px', 0, 200, 16),
+            Param::number('strength', 'Strength', '%', 0, 1, 0.6, 0.01),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        return new self($numbers->colour('colour'), $numbers->number('radius'), $numbers->number('strength'));
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        $strength = (int) round(65536 * $this->strength);
+        $glow = [];
+        foreach (Blur::gaussian(Alpha::plane($in), $this->radius / 2)->values as $value) {
+            // Twice the blurred emptiness: full at the edge of the ink, nothing at the radius.
+            $glow[] = ($value <= 32767 ? 65535 : 2 * (65535 - $value)) * $strength >> 16;
+        }
+
+        return Under::tinted($in, $this->colour, $glow);
+    }
+}

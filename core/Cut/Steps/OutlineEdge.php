@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\SpreadingStep;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Distances;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** A line of one colour around the ink. */
+final readonly class OutlineEdge implements SpreadingStep
+{
+    /** Alpha from which a pixel is inside, 0–255. */
+    private const INSIDE = 128;
+
+    public function __construct(public float $width, public Srgb $colour)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('outline', 'Outline', StepGroup::Finish, 'A line of one colour around the ink.', [
+            Param::number('width', 'Width', 'px', 0, 120, 6, 0.5),
+            Param::colour('colour', 'Colour', '#000000'),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        return new self($numbers->number('width'), $numbers->colour('colour'));
+    }
+
+    public function room(): array
+    {
+        $room = (int) ceil($this->width) + 1;
+
+        return [$room, $room, $room, $room];
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        $inside = [];
+        foreach ($in->pixels as $p) {
+            $inside[] = ($p & 255) >= self::INSIDE ? 1 : 0;
+        }
+        $line = [];
+        $far = ($this->width + 1) ** 2;
+        foreach (Distances::squared($inside, $in->width, $in->height, $this->width + 2) as $square) {
+            if ($square >= $far) {
+                $line[] = 0;
+
+                continue;
+            }
+            // From the middle of the last pixel inside, the edge is half a px away, and so is the far side of this one.
+            $k = (int) (($this->width + 1 - sqrt($square)) * 65535.0);
+            $line[] = $k < 0 ? 0 : ($k > 65535 ? 65535 : $k);
+        }
+
+        return Under::picture($in, $this->colour, $line);
+    }
+}

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Chance;
+use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Make\LatticeNoise;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Distances;
+use Yarrowfog\Core\Tip\InkRule;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Nibbles at the edge, as a dry or worn print has it. */
+final readonly class RoughEdge implements Step
+{
+    /** Ink from which a pixel is inside, of 65535. */
+    private const INSIDE = 16384;
+
+    /**
+     * @param  float  $reach  px that are eaten away at most
+     * @param  float  $size  px of a bite
+     */
+    public function __construct(public float $reach, public float $size, public int $roll)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('rough-edge', 'Rough edge', StepGroup::Texture, 'Nibbles at the edge of the ink, like a dry or worn print.', [
+            Param::number('reach', 'Reach', 'px', 0, 120, 10, 0.5),
+            Param::number('size', 'Bites', 'px', 1, 200, 10, 0.5),
+            Param::roll(),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        return new self($numbers->number('reach'), $numbers->number('size'), (int) $numbers->number('roll'));
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        if ($this->reach < 0.25) {
+            return $in;
+        }
+        $outside = [];
+        foreach (InkRule::plane($in, $kind)->values as $ink) {
+            $outside[] = $ink < self::INSIDE ? 1 : 0;
+        }
+        $noise = LatticeNoise::of($in->width, $in->height, max(0.5, $this->size), new Chance($this->roll));
+        $far = ($this->reach + 1) ** 2;
+        $keep = [];
+        foreach (Distances::squared($outside, $in->width, $in->height, $this->reach + 2) as $i => $square) {
+            if ($square > $far) {
+                $keep[] = 65535;
+            } else {
+                // Inside by more than this spot's bite stays; one px of the way is soft.
+                $k = (int) ((sqrt($square) - ($noise[$i] > 16384 ? 2 * $noise[$i] - 32768 : 0) * $this->reach / 65536) * 65535.0);
+                $keep[] = $k < 0 ? 0 : ($k > 65535 ? 65535 : $k);
+            }
+        }
+
+        return Alpha::kept($in, $keep);
+    }
+}

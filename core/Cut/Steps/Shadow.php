@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\SpreadingStep;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Blur;
+use Yarrowfog\Core\Raster\Plane;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** The ink’s own shape beneath it, moved and softened. */
+final readonly class Shadow implements SpreadingStep
+{
+    public function __construct(public float $dx, public float $dy, public float $blur, public float $opacity, public Srgb $colour)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('shadow', 'Shadow', StepGroup::Finish, 'The shape of the ink beneath it, moved and softened.', [
+            Param::number('dx', 'To the right', 'px', -300, 300, 12),
+            Param::number('dy', 'Down', 'px', -300, 300, 12),
+            Param::number('blur', 'Softness', 'px', 0, 120, 8, 0.5),
+            Param::number('opacity', 'Opacity', '%', 0, 1, 0.4, 0.01),
+            Param::colour('colour', 'Colour', '#000000'),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        return new self($numbers->number('dx'), $numbers->number('dy'), $numbers->number('blur'), $numbers->number('opacity'), $numbers->colour('colour'));
+    }
+
+    public function room(): array
+    {
+        $soft = 2 * $this->blur;
+
+        return [
+            (int) ceil(max(0.0, $soft - $this->dx)),
+            (int) ceil(max(0.0, $soft - $this->dy)),
+            (int) ceil(max(0.0, $soft + $this->dx)),
+            (int) ceil(max(0.0, $soft + $this->dy)),
+        ];
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        $dx = (int) round($this->dx);
+        $dy = (int) round($this->dy);
+        $own = Alpha::plane($in)->values;
+        $moved = array_fill(0, $in->width * $in->height, 0);
+        $from = max(0, $dx);
+        $until = min($in->width, $in->width + $dx);
+        for ($y = max(0, $dy); $y < min($in->height, $in->height + $dy); $y++) {
+            $i = $y * $in->width + $from;
+            $k = ($y - $dy) * $in->width + $from - $dx;
+            for ($x = $from; $x < $until; $x++) {
+                $moved[$i] = $own[$k];
+                $i++;
+                $k++;
+            }
+        }
+        $opacity = (int) round(65536 * $this->opacity);
+        $shade = [];
+        foreach (Blur::gaussian(new Plane($in->width, $in->height, $moved), $this->blur)->values as $value) {
+            $shade[] = $value * $opacity >> 16;
+        }
+
+        return Under::picture($in, $this->colour, $shade);
+    }
+}

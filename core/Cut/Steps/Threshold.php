@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Tip\InkRule;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Only ink and no ink: what is darker than a grey prints fully, the rest not at all. */
+final readonly class Threshold implements Step
+{
+    private const FOUND = 'found';
+
+    private const GIVEN = 'given';
+
+    /**
+     * @param  float|null  $at  grey 0–255; null finds it
+     * @param  float  $soft  greys over which one goes into the other, so that edges stay smooth
+     */
+    public function __construct(public ?float $at, public float $soft)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('threshold', 'Threshold', StepGroup::Tone, 'Only ink and no ink: darker than this grey prints fully, the rest not at all.', [
+            Param::choice('by', 'Grey', [self::FOUND, self::GIVEN]),
+            Param::number('at', 'Ink below', '', 1, 254, 128)->onlyWith('by', self::GIVEN),
+            Param::number('soft', 'Softness', '', 0, 120, 24),
+        ]);
+    }
+
+    public static function from(Numbers $numbers): self
+    {
+        return new self($numbers->choice('by') === self::GIVEN ? $numbers->number('at') : null, $numbers->number('soft'));
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        $at = $this->at ?? (float) self::found($in);
+        $table = [];
+        for ($v = 0; $v < 256; $v++) {
+            $part = $this->soft < 0.5 ? ($v < $at ? 1.0 : 0.0) : max(0.0, min(1.0, 0.5 + ($at - $v) / $this->soft));
+            $table[] = (int) round(255 * $part);
+        }
+        $out = [];
+        foreach ($in->pixels as $p) {
+            $luma = (13933 * ($p >> 24) + 46871 * ($p >> 16 & 255) + 4732 * ($p >> 8 & 255)) + 32768 >> 16;
+            // Black, with the ink as its alpha: what does not print is transparent.
+            $out[] = $table[$luma] * ($p & 255) * 257 + 32768 >> 16;
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+
+    /**
+     * The grey that parts darks from lights best: Otsu, "A Threshold Selection Method from
+     * Gray-Level Histograms" (1979). What is transparent has no say.
+     */
+    public static function found(Bitmap $in): int
+    {
+        $histogram = array_fill(0, 256, 0);
+        foreach ($in->pixels as $p) {
+            if (($p & 255) > 127) {
+                $histogram[InkRule::luma($p) >> 8]++;
+            }
+        }
+        $count = array_sum($histogram);
+        $total = 0;
+        foreach ($histogram as $v => $n) {
+            $total += $v * $n;
+        }
+        $best = -1.0;
+        $found = 128;
+        $below = $sum = 0;
+        foreach ($histogram as $v => $n) {
+            $below += $n;
+            $sum += $v * $n;
+            if ($below === 0 || $below === $count) {
+                continue;
+            }
+            // The variance between the two classes, times count².
+            $between = ($total * $below - $sum * $count) ** 2 / ($below * ($count - $below));
+            if ($between > $best) {
+                $best = $between;
+                $found = $v + 1;
+            }
+        }
+
+        return $found;
+    }
+}

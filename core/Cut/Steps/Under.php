@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Raster\Bitmap;
+
+/** Lays one flat colour under or over a picture: source-over of Porter and Duff (1984). */
+final class Under
+{
+    /**
+     * @param  array<int, int>  $alpha  of the colour under the picture, 0–65535
+     */
+    public static function picture(Bitmap $in, Srgb $colour, array $alpha): Bitmap
+    {
+        [$r, $g, $b] = [$colour->red, $colour->green, $colour->blue];
+        $rgb = $colour->toInt() << 8;
+        $out = [];
+        $i = 0;
+        foreach ($in->pixels as $p) {
+            $own = $p & 255;
+            $under = $alpha[$i] >> 8;
+            $i++;
+            if ($own === 255 || $under === 0) {
+                $out[] = $p;
+            } elseif ($own === 0) {
+                $out[] = $rgb | $under;
+            } else {
+                $rest = $under * (255 - $own) * 257 + 32768 >> 16;
+                $all = $own + $rest;
+                $half = $all >> 1;
+                $out[] = (int) ((($p >> 24) * $own + $r * $rest + $half) / $all + 1e-9) << 24
+                    | (int) ((($p >> 16 & 255) * $own + $g * $rest + $half) / $all + 1e-9) << 16
+                    | (int) ((($p >> 8 & 255) * $own + $b * $rest + $half) / $all + 1e-9) << 8
+                    | $all;
+            }
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+
+    /**
+     * The colour over the picture, inside its own alpha.
+     *
+     * @param  array<int, int>  $strength  0–65535
+     */
+    public static function tinted(Bitmap $in, Srgb $colour, array $strength): Bitmap
+    {
+        [$r, $g, $b] = [$colour->red, $colour->green, $colour->blue];
+        $out = [];
+        foreach ($in->pixels as $i => $p) {
+            $s = $strength[$i];
+            if (($p & 255) === 0 || $s === 0) {
+                $out[] = $p;
+
+                continue;
+            }
+            $out[] = ($p >> 24) + (($r - ($p >> 24)) * $s >> 16) << 24
+                | ($p >> 16 & 255) + (($g - ($p >> 16 & 255)) * $s >> 16) << 16
+                | ($p >> 8 & 255) + (($b - ($p >> 8 & 255)) * $s >> 16) << 8
+                | $p & 255;
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+}

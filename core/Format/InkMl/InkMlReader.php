@@ -1,0 +1,348 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Format\InkMl;
+
+use XMLReader;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Stroke\Practice\Recording;
+use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\Trace;
+
+/**
+ * Reads pen movements from InkML (W3C Recommendation, 2011), whoever wrote them: channels in any
+ * order and unit, differences, tilt as two tilts or as azimuth and elevation, times or a sample rate.
+ *
+ * The file is read as a stream, and nothing in it is ever resolved: a document type is refused.
+ * Lengths become px of 96 to the inch; places begin at 0.
+ */
+final class InkMlReader
+{
+    public const MOST_BYTES = 24 * 1024 * 1024;
+
+    /** ms between samples where a file tells no time: 120 Hz. */
+    private const EVERY = 1000.0 / 120;
+
+    private const LINK = 'http://www.w3.org/XML/1998/namespace';
+
+    /** @var array<string, list<Channel>> by the id of a trace format, ink source or context */
+    private array $formats = [];
+
+    /** @var array<string, float> samples per second, by the same ids */
+    private array $rates = [];
+
+    /** @var list<list<string>> ids of the elements that what is read now belongs to, one list a level */
+    private array $owners = [];
+
+    /** @var list<array{channels: list<Channel>, rate: float|null, points: list<array<int, float|null>>, offset: float}> */
+    private array $traces = [];
+
+    /** @var list<Channel> */
+    private array $forming = [];
+
+    private string $current = '';
+
+    private int $points = 0;
+
+    private function __construct(private readonly XMLReader $xml)
+    {
+    }
+
+    /** @throws InvalidInput with one sentence that says what is wrong */
+    public static function read(string $bytes): Recording
+    {
+        if (strlen($bytes) > self::MOST_BYTES) {
+            throw new InvalidInput('file', sprintf('This file has %s MB. The largest InkML that is read has %d MB.', number_format(strlen($bytes) / 1048576), self::MOST_BYTES / 1048576));
+        }
+        $quiet = libxml_use_internal_errors(true);
+        try {
+            $xml = trim($bytes) === '' ? false : XMLReader::XML($bytes, null, LIBXML_NONET | LIBXML_PARSEHUGE);
+            if (! $xml instanceof XMLReader) {
+                throw new InvalidInput('file', 'This file is empty: there is no InkML in it.');
+            }
+
+            return (new self($xml))->recording();
+        } finally {
+            libxml_clear_errors();
+            libxml_use_internal_errors($quiet);
+        }
+    }
+
+    private function recording(): Recording
+    {
+        $isInk = false;
+        while ($this->xml->read()) {
+            if ($this->xml->nodeType === XMLReader::DOC_TYPE || $this->xml->nodeType === XMLReader::ENTITY_REF) {
+                throw new InvalidInput('file', 'This file declares a document type or entities, which are not followed here. Save it as plain InkML.');
+            }
+            if ($this->xml->nodeType === XMLReader::ELEMENT) {
+                if (! $isInk && $this->xml->localName !== 'ink') {
+                    throw new InvalidInput('file', "This is XML, but no InkML: it begins with “{$this->xml->localName}”.");
+                }
+                $isInk = true;
+                $this->element();
+            } elseif ($this->xml->nodeType === XMLReader::END_ELEMENT) {
+                array_pop($this->owners);
+            }
+        }
+        $error = libxml_get_last_error();
+        if ($error !== false || ! $isInk) {
+            throw new InvalidInput('file', $error === false ? 'This is no InkML.' : sprintf('This is no well-formed XML: line %d, %s.', $error->line, lcfirst(rtrim($error->message, ".\n "))));
+        }
+        if ($this->traces === []) {
+            throw new InvalidInput('file', 'There is no trace in this InkML: nothing was written with a pen.');
+        }
+
+        return Recording::of($this->strokes());
+    }
+
+    private function element(): void
+    {
+        $name = $this->xml->localName;
+        $id = $this->xml->getAttributeNs('id', self::LINK) ?? $this->xml->getAttribute('id') ?? '';
+        if (! $this->xml->isEmptyElement) {
+            $this->owners[] = in_array($name, ['traceFormat', 'inkSource', 'context', 'traceGroup'], true) ? [$id === '' ? "{$name} ".count($this->formats) : $id] : [];
+        }
+        match ($name) {
+            'traceFormat' => $this->forming = [],
+            'channel' => $this->channel(),
+            'channelProperty' => $this->property(),
+            'sampleRate' => $this->rate(),
+            'context' => $this->context($id),
+            'traceGroup' => $this->current = $this->reference('contextRef') ?? $this->current,
+            'trace' => $this->trace(),
+            default => null,
+        };
+    }
+
+    private function channel(): void
+    {
+        $number = fn (string $of): ?float => is_numeric($this->xml->getAttribute($of)) ? (float) $this->xml->getAttribute($of) : null;
+        $this->forming[] = new Channel(
+            $this->xml->getAttribute('name') ?? '',
+            $this->xml->getAttribute('units') ?? '',
+            $number('min'),
+            $number('max'),
+            $this->xml->getAttribute('orientation') === '-ve',
+            $this->isWithinIntermittent(),
+        );
+        foreach (array_merge(...$this->owners) as $owner) {
+            $this->formats[$owner] = $this->forming;
+        }
+        $this->formats[''] = $this->forming;
+    }
+
+    /** Channels of an intermittentChannels element lie one level deeper than those of the format itself. */
+    private function isWithinIntermittent(): bool
+    {
+        $levels = count($this->owners) - ($this->xml->isEmptyElement ? 0 : 1);
+
+        // The innermost element with an id of its own is the format; a level without one between is “intermittentChannels”.
+        return $levels > 0 && $this->owners[$levels - 1] === [];
+    }
+
+    private function property(): void
+    {
+        $value = $this->xml->getAttribute('value');
+        if ($this->xml->getAttribute('name') !== 'resolution' || ! is_numeric($value)) {
+            return;
+        }
+        foreach ($this->forming as $channel) {
+            if ($channel->name === $this->xml->getAttribute('channel')) {
+                $channel->resolve((float) $value, $this->xml->getAttribute('units') ?? '');
+            }
+        }
+    }
+
+    private function rate(): void
+    {
+        $value = $this->xml->getAttribute('value');
+        if (is_numeric($value) && (float) $value > 0) {
+            foreach ([...array_merge(...$this->owners), ''] as $owner) {
+                $this->rates[$owner] = (float) $value;
+            }
+        }
+    }
+
+    private function context(string $id): void
+    {
+        $id = $id === '' ? 'context '.count($this->formats) : $id;
+        foreach (['contextRef', 'inkSourceRef', 'traceFormatRef'] as $by) {
+            $from = $this->reference($by);
+            if ($from !== null && isset($this->formats[$from])) {
+                $this->formats[$id] = $this->formats[$from];
+                $this->rates[$id] = $this->rates[$from] ?? $this->rates[$id] ?? 0.0;
+            }
+        }
+        $this->current = $id;
+    }
+
+    private function reference(string $attribute): ?string
+    {
+        $to = $this->xml->getAttribute($attribute);
+
+        return $to === null || $to === '' ? null : ltrim($to, '#');
+    }
+
+    private function trace(): void
+    {
+        if ($this->xml->getAttribute('type') === 'penUp') {
+            return;
+        }
+        $of = $this->reference('contextRef') ?? $this->current;
+        $channels = $this->formats[$of] ?? $this->formats[''] ?? [new Channel('X', '', null, null, false, false), new Channel('Y', '', null, null, false, false)];
+        $names = array_map(fn (Channel $c): string => $c->name, $channels);
+        if (! in_array('X', $names, true) || ! in_array('Y', $names, true)) {
+            throw new InvalidInput('trace', 'This InkML has no channels X and Y: it does not tell where the pen was.');
+        }
+        $text = $this->xml->readString();
+        if (trim($text) === '') {
+            return;
+        }
+        $points = TraceText::points($text, $channels, Recording::MOST_SAMPLES - $this->points, 'Trace '.(count($this->traces) + 1));
+        $this->points += count($points);
+        $offset = $this->xml->getAttribute('timeOffset');
+        $rate = $this->rates[$of] ?? $this->rates[''] ?? 0.0;
+        $this->traces[] = ['channels' => $channels, 'rate' => $rate > 0 ? $rate : null, 'points' => $points, 'offset' => is_numeric($offset) ? (float) $offset : 0.0];
+    }
+
+    /** @return list<Trace> */
+    private function strokes(): array
+    {
+        $firmest = $this->firmest();
+        $strokes = [];
+        $left = $top = INF;
+        foreach ($this->traces as $trace) {
+            $at = [];
+            foreach ($trace['channels'] as $i => $channel) {
+                $at[$channel->name] = $i;
+            }
+            $samples = $this->samples($trace, $at, $firmest);
+            foreach ($samples as $sample) {
+                $left = min($left, $sample->x);
+                $top = min($top, $sample->y);
+            }
+            if ($samples !== []) {
+                $strokes[] = new Trace($samples, isset($at['F']));
+            }
+        }
+
+        return array_map(fn (Trace $t): Trace => new Trace(
+            array_map(fn (Sample $s): Sample => new Sample($s->t, $s->x - $left, $s->y - $top, $s->pressure, $s->tiltX, $s->tiltY, $s->twist), $t->samples),
+            $t->realPressure,
+        ), $strokes);
+    }
+
+    /** The greatest force of the file, for channels that do not say their own. */
+    private function firmest(): float
+    {
+        $most = 0.0;
+        foreach ($this->traces as $trace) {
+            foreach ($trace['channels'] as $i => $channel) {
+                if ($channel->name === 'F') {
+                    $most = max($most, ...array_map(fn (array $p): float => $p[$i] ?? 0.0, $trace['points']));
+                }
+            }
+        }
+
+        return $most;
+    }
+
+    /**
+     * @param  array{channels: list<Channel>, rate: float|null, points: list<array<int, float|null>>, offset: float}  $trace
+     * @param  array<string, int>  $at  place of each channel
+     * @return list<Sample>
+     */
+    private function samples(array $trace, array $at, float $firmest): array
+    {
+        $channels = $trace['channels'];
+        $toMs = $this->toMs($trace, $at);
+        $every = $trace['rate'] === null ? self::EVERY : 1000.0 / $trace['rate'];
+        $samples = [];
+        $last = -INF;
+        foreach ($trace['points'] as $n => $p) {
+            $value = fn (string $name): ?float => isset($at[$name]) ? $p[$at[$name]] : null;
+            $x = $value('X');
+            $y = $value('Y');
+            if ($x === null || $y === null) {
+                continue;
+            }
+            $t = $value('T');
+            // A clock that steps back is held still.
+            $last = max($last, $t === null ? $n * $every : $t * $toMs);
+            $force = $value('F');
+            [$tiltX, $tiltY] = self::tilts($channels, $at, $value);
+            $turn = isset($at['OR']) ? $channels[$at['OR']]->degrees($value('OR') ?? 0.0) : 0.0;
+            $samples[] = new Sample(
+                $last,
+                self::place($channels[$at['X']]->px($x)),
+                self::place($channels[$at['Y']]->px($y)),
+                $force === null ? 0.5 : $channels[$at['F']]->part($force) ?? max(0.0, min(1.0, $firmest > 1.0 ? $force / $firmest : $force)),
+                max(-90.0, min(90.0, $tiltX)),
+                max(-90.0, min(90.0, $tiltY)),
+                fmod(fmod($turn, 360.0) + 360.0, 360.0),
+            );
+        }
+        $first = $samples[0]->t ?? 0.0;
+
+        return array_map(fn (Sample $s): Sample => new Sample($s->t - $first, $s->x, $s->y, $s->pressure, $s->tiltX, $s->tiltY, $s->twist), $samples);
+    }
+
+    /**
+     * A time without a unit counts as ms, unless its steps are so short that it can only be seconds.
+     *
+     * @param  array{channels: list<Channel>, rate: float|null, points: list<array<int, float|null>>, offset: float}  $trace
+     * @param  array<string, int>  $at
+     */
+    private function toMs(array $trace, array $at): float
+    {
+        if (! isset($at['T'])) {
+            return 1.0;
+        }
+        $units = $trace['channels'][$at['T']]->units;
+        if ($units !== '' && $units !== 'dev') {
+            return match ($units) {
+                's' => 1000.0,
+                'us' => 0.001,
+                default => 1.0,
+            };
+        }
+        $times = array_filter(array_column($trace['points'], $at['T']), fn (?float $t): bool => $t !== null);
+        $step = count($times) < 2 ? 1.0 : (max($times) - min($times)) / (count($times) - 1);
+
+        return $step > 0 && $step < 0.5 ? 1000.0 : 1.0;
+    }
+
+    /**
+     * Both tilts, from themselves or from azimuth and elevation (W3C Pointer Events Level 3,
+     * "Converting between tiltX / tiltY and altitudeAngle / azimuthAngle").
+     *
+     * @param  list<Channel>  $channels
+     * @param  array<string, int>  $at
+     * @param  callable(string): ?float  $value
+     * @return array{float, float} degrees
+     */
+    private static function tilts(array $channels, array $at, callable $value): array
+    {
+        $degrees = fn (string $name): ?float => $value($name) === null ? null : $channels[$at[$name]]->degrees($value($name));
+        $elevation = $degrees('OE');
+        if ($elevation !== null) {
+            $azimuth = deg2rad($degrees('OA') ?? 0.0);
+            $tangent = tan(deg2rad(90.0 - max(0.1, min(90.0, $elevation))));
+
+            return [rad2deg(atan($tangent * cos($azimuth))), rad2deg(atan($tangent * sin($azimuth)))];
+        }
+
+        return [$degrees('OTx') ?? 0.0, $degrees('OTy') ?? 0.0];
+    }
+
+    private static function place(float $px): float
+    {
+        if (abs($px) > 1e5) {
+            throw new InvalidInput('trace', sprintf('A place in this InkML lies %s px away. Places up to 100,000 px are read: check the units of its channels.', number_format(abs($px))));
+        }
+
+        return $px;
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Format;
+
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepCatalogue;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Form\Param;
+
+/** The reference of cut steps, written from their descriptions (docs/steps.md). */
+final class StepsPage
+{
+    public static function markdown(): string
+    {
+        $page = "# Steps of a cut list\n\nWritten by `bin/yarrowfog docs` from the descriptions in `core/Cut/Steps`; a test checks that it is fresh.\n\n"
+            ."Lengths in px are those of the full source; percentages are stored as fractions; places are fractions of the picture as it reaches the step.\n";
+        foreach (StepGroup::cases() as $group) {
+            $page .= "\n## {$group->value}\n\n| step | does | numbers |\n|---|---|---|\n";
+            foreach (StepCatalogue::STEPS as $step) {
+                if ($step::description()->group === $group) {
+                    $page .= self::row($step);
+                }
+            }
+        }
+
+        return $page;
+    }
+
+    /** @param  class-string<Step>  $step */
+    private static function row(string $step): string
+    {
+        $description = $step::description();
+        $numbers = array_map(self::param(...), $description->params);
+
+        return sprintf("| `%s` %s | %s | %s |\n", $description->id, $description->label, $description->sentence, $numbers === [] ? '–' : implode('<br>', $numbers));
+    }
+
+    private static function param(Param $p): string
+    {
+        $when = $p->when === null ? '' : " (with {$p->when[1]})";
+
+        return "`{$p->key}`{$when}: ".match ($p->kind) {
+            'choice' => implode(', ', $p->choices),
+            'number' => sprintf('%s to %s, %s', self::shown($p, $p->least), self::shown($p, $p->most), self::shown($p, $p->default)),
+            'colour' => "a colour, {$p->colour}",
+            'curve' => 'a curve of 2 to 8 points',
+            'roll' => '0 to 9999',
+            'strokes' => 'painted strokes',
+            default => 'places [x, y]',
+        };
+    }
+
+    private static function shown(Param $p, float $value): string
+    {
+        return match ($p->unit) {
+            '%' => round($value * 100, 1).' %',
+            '°' => $value.'°',
+            default => trim(rtrim(rtrim(number_format($value, 2), '0'), '.').' '.$p->unit),
+        };
+    }
+}

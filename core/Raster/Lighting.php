@@ -1,0 +1,333 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Raster;
+
+/**
+ * Uneven light on a flat ground.
+ *
+ * What the camera saw is light times colour (the retinex model: Land and McCann, "Lightness
+ * and Retinex Theory", 1971). First a polynomial surface is laid through the logarithm of the
+ * ground, by least squares whose weights forget what is darker (reweighted after Holland and
+ * Welsch, 1977): a window at one side and a lens that darkens its corners are as smooth as that.
+ * What it leaves, shadows and folds, is found from near by: a grey-scale closing takes out dark
+ * marks smaller than its window (Serra, "Image Analysis and Mathematical Morphology", 1982), an opening light marks on a dark
+ * ground; what differs from it is the mark. The light is what the rest shows, and under the
+ * mark what lies around it (normalised convolution: Knutsson and Westin, 1993). The picture is
+ * divided by it and multiplied by the brightest of it.
+ */
+final class Lighting
+{
+    /** px of the longer side of the small picture on which light is looked for. */
+    private const SMALL = 112;
+
+    /** Terms of a polynomial of the third degree in two variables. */
+    private const TERMS = 10;
+
+    private const ROUNDS = 7;
+
+    /** Every so many pixels of the small picture one is looked at for it. */
+    private const EVERY = 3;
+
+    /** Difference in the logarithm from which a pixel is no ground. */
+    private const TOLERANCE = 0.12;
+
+    /** What is darker than this part of the ground around it is the mark. */
+    private const MARK = 0.85;
+
+    /** Three lanes of 21 bits, of which 16 are used. */
+    private const LANES = 0xFFFF << 42 | 0xFFFF << 21 | 0xFFFF;
+
+    /** Light below this, of 65535, is night: dividing by less would only bring up noise. */
+    private const NIGHT = 2621;
+
+    /** @param  float  $radius  px: marks smaller than this do not count as light */
+    public static function flattened(Bitmap $in, float $radius, bool $groundIsDarker): Bitmap
+    {
+        $factor = min(1.0, self::SMALL / max($in->width, $in->height));
+        $width = max(1, (int) round($in->width * $factor));
+        $height = max(1, (int) round($in->height * $factor));
+        $small = self::shrunk($in, $width, $height);
+        $reach = max(1, (int) round($radius * $factor));
+        $broad = self::broadGains($small, $width, $height, $groundIsDarker);
+        $gains = [];
+        foreach ([24, 16, 8] as $shift) {
+            $channel = [];
+            foreach ($small as $i => $pixel) {
+                // What is transparent has no light: it must not darken what is beside it.
+                $channel[] = ($pixel & 255) < 128 ? ($groundIsDarker ? 65535 : 0) : (int) min(65535, ($pixel >> $shift & 255) * 257 * $broad[$i]);
+            }
+            $light = self::ground($channel, $width, $height, $reach, $groundIsDarker);
+            $brightest = max($light);
+            // 8.8 bits: the factor by which each place is lit up.
+            $gain = [];
+            foreach ($light as $i => $l) {
+                $gain[] = (int) min(65535, round(256 * $broad[$i] * $brightest / max(self::NIGHT, $l)));
+            }
+            $gains[] = $gain;
+        }
+
+        return self::divided($in, $gains[0], $gains[1], $gains[2], $width, $height);
+    }
+
+    /**
+     * The factor by which each place is to be lit up, by the smooth part of the light alone; 1 where it is brightest.
+     *
+     * @param  array<int, int>  $small  0xRRGGBBAA
+     * @return array<int, float>
+     */
+    private static function broadGains(array $small, int $width, int $height, bool $groundIsDarker): array
+    {
+        $terms = [];
+        $places = $logs = [];
+        for ($y = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++) {
+                $u = 2 * ($x + 0.5) / $width - 1;
+                $v = 2 * ($y + 0.5) / $height - 1;
+                $terms[] = [1.0, $u, $v, $u * $u, $u * $v, $v * $v, $u * $u * $u, $u * $u * $v, $u * $v * $v, $v * $v * $v];
+                $p = $small[$y * $width + $x];
+                if (($p & 255) >= 128 && $x % self::EVERY === 0 && $y % self::EVERY === 0) {
+                    $places[] = $y * $width + $x;
+                    $logs[] = log(max(0.02, (0.2126 * ($p >> 24) + 0.7152 * ($p >> 16 & 255) + 0.0722 * ($p >> 8 & 255)) / 255));
+                }
+            }
+        }
+        $weights = array_fill(0, count($places), 1.0);
+        $fit = array_fill(0, self::TERMS, 0.0);
+        for ($round = 0; $round < self::ROUNDS && count($places) > 4 * self::TERMS; $round++) {
+            $fit = self::leastSquares($terms, $places, $logs, $weights);
+            foreach ($places as $k => $i) {
+                $off = $logs[$k] - self::along($fit, $terms[$i]);
+                $wrong = $groundIsDarker ? $off : -$off;
+                $weights[$k] = $wrong > 0 ? exp(-($wrong / self::TOLERANCE) ** 2) : 1.0;
+            }
+        }
+        $light = array_map(fn (array $t): float => self::along($fit, $t), $terms);
+        $most = $light === [] ? 0.0 : max($light);
+
+        return array_map(fn (float $l): float => exp(min(3.0, $most - $l)), $light);
+    }
+
+    /**
+     * @param  array<int, float>  $fit
+     * @param  array<int, float>  $terms
+     */
+    private static function along(array $fit, array $terms): float
+    {
+        $sum = 0.0;
+        foreach ($fit as $i => $factor) {
+            $sum += $factor * $terms[$i];
+        }
+
+        return $sum;
+    }
+
+    /**
+     * The normal equations, solved by elimination; a trace on the diagonal keeps them solvable.
+     *
+     * @param  list<non-empty-list<float>>  $terms
+     * @param  list<int>  $places
+     * @param  list<float>  $values
+     * @param  array<int, float>  $weights
+     * @return array<int, float>
+     */
+    private static function leastSquares(array $terms, array $places, array $values, array $weights): array
+    {
+        $n = self::TERMS;
+        $rows = array_fill(0, $n, array_fill(0, $n + 1, 0.0));
+        foreach ($places as $k => $i) {
+            $t = $terms[$i];
+            for ($a = 0; $a < $n; $a++) {
+                $w = $weights[$k] * $t[$a];
+                for ($b = $a; $b < $n; $b++) {
+                    $rows[$a][$b] += $w * $t[$b];
+                }
+                $rows[$a][$n] += $w * $values[$k];
+            }
+        }
+        for ($a = 0; $a < $n; $a++) {
+            $rows[$a][$a] += 1e-6 * count($places);
+            for ($b = 0; $b < $a; $b++) {
+                $rows[$a][$b] = $rows[$b][$a];
+            }
+        }
+        for ($a = 0; $a < $n; $a++) {
+            for ($r = $a + 1; $r < $n; $r++) {
+                $factor = $rows[$r][$a] / $rows[$a][$a];
+                for ($b = $a; $b <= $n; $b++) {
+                    $rows[$r][$b] -= $factor * $rows[$a][$b];
+                }
+            }
+        }
+        $out = array_fill(0, $n, 0.0);
+        for ($a = $n - 1; $a >= 0; $a--) {
+            $sum = $rows[$a][$n];
+            for ($b = $a + 1; $b < $n; $b++) {
+                $sum -= $rows[$a][$b] * $out[$b];
+            }
+            $out[$a] = $sum / $rows[$a][$a];
+        }
+
+        return $out;
+    }
+
+    /**
+     * Each small pixel is the mean of those that fall into it.
+     *
+     * @return array<int, int> 0xRRGGBBAA
+     */
+    private static function shrunk(Bitmap $in, int $width, int $height): array
+    {
+        $columns = [];
+        for ($x = 0; $x < $in->width; $x++) {
+            $columns[] = intdiv($x * $width, $in->width);
+        }
+        $out = [];
+        $i = 0;
+        for ($row = 0; $row < $height; $row++) {
+            $until = intdiv(($row + 1) * $in->height, $height) * $in->width;
+            // Red and green, blue and alpha: two sums in one int each.
+            $redGreen = $blueAlpha = $counts = array_fill(0, $width, 0);
+            while ($i < $until) {
+                foreach ($columns as $column) {
+                    $p = $in->pixels[$i];
+                    $redGreen[$column] += ($p >> 24) << 32 | $p >> 16 & 255;
+                    $blueAlpha[$column] += ($p & 0xFF00) << 24 | $p & 255;
+                    $counts[$column]++;
+                    $i++;
+                }
+            }
+            foreach ($counts as $column => $count) {
+                $out[] = intdiv($redGreen[$column] >> 32, $count) << 24 | intdiv($redGreen[$column] & 0xFFFFFFFF, $count) << 16 | intdiv($blueAlpha[$column] >> 32, $count) << 8 | intdiv($blueAlpha[$column] & 0xFFFFFFFF, $count);
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  array<int, int>  $channel  0–65535
+     * @return non-empty-array<int, int>
+     */
+    private static function ground(array $channel, int $width, int $height, int $reach, bool $darker): array
+    {
+        $first = self::most($channel, $width, $height, $reach, $darker);
+        $closed = self::most($first, $width, $height, $reach, ! $darker);
+        $clean = [];
+        foreach ($closed as $i => $ground) {
+            $clean[] = ($darker ? $ground >= $channel[$i] * self::MARK : $channel[$i] >= $ground * self::MARK) ? 65535 : 0;
+        }
+        // Pixels beside the mark hold some of it.
+        $clean = self::most($clean, $width, $height, 1, true);
+        $shown = [];
+        foreach ($clean as $i => $is) {
+            $shown[] = $is > 0 ? $channel[$i] : 0;
+        }
+        [$near, $nearWeight] = self::blurred($shown, $clean, $width, $height, max(1.0, $reach / 8));
+        [$far, $farWeight] = self::blurred($shown, $clean, $width, $height, max(2.0, (float) $reach));
+        $light = [];
+        foreach ($closed as $i => $ground) {
+            $weight = 64 * $nearWeight[$i] + $farWeight[$i];
+            $light[] = $weight < 64 ? $ground : (int) min(65535, (64 * $near[$i] + $far[$i]) * 65535.0 / $weight);
+        }
+
+        return $light === [] ? [0] : $light;
+    }
+
+    /**
+     * @param  array<int, int>  $values
+     * @param  array<int, int>  $weights
+     * @return array{array<int, int>, array<int, int>}
+     */
+    private static function blurred(array $values, array $weights, int $width, int $height, float $sigma): array
+    {
+        return [
+            Blur::gaussian(new Plane($width, $height, $values), $sigma)->values,
+            Blur::gaussian(new Plane($width, $height, $weights), $sigma)->values,
+        ];
+    }
+
+    /**
+     * The largest (or smallest) value in a square around each pixel, one axis after the other.
+     *
+     * @param  array<int, int>  $in
+     * @return array<int, int>
+     */
+    private static function most(array $in, int $width, int $height, int $reach, bool $smallest): array
+    {
+        foreach ([0, 1] as $axis) {
+            $length = $axis === 0 ? $width : $height;
+            $lines = $axis === 0 ? $height : $width;
+            $stride = $axis === 0 ? 1 : $width;
+            $out = $in;
+            for ($line = 0; $line < $lines; $line++) {
+                $start = $axis === 0 ? $line * $width : $line;
+                for ($i = 0; $i < $length; $i++) {
+                    $best = $in[$start + $i * $stride];
+                    $until = min($length - 1, $i + $reach);
+                    for ($k = max(0, $i - $reach); $k <= $until; $k++) {
+                        $v = $in[$start + $k * $stride];
+                        if ($smallest ? $v < $best : $v > $best) {
+                            $best = $v;
+                        }
+                    }
+                    $out[$start + $i * $stride] = $best;
+                }
+            }
+            $in = $out;
+        }
+
+        return $in;
+    }
+
+    /**
+     * @param  array<int, int>  $red  gains of the small picture, 8.8 bits
+     * @param  array<int, int>  $green
+     * @param  array<int, int>  $blue
+     */
+    private static function divided(Bitmap $in, array $red, array $green, array $blue, int $width, int $height): Bitmap
+    {
+        // Bilinear between the gains: the three in lanes of 21 bits.
+        $gains = [];
+        foreach ($red as $i => $r) {
+            $gains[] = $r << 42 | $green[$i] << 21 | $blue[$i];
+        }
+        $out = [];
+        $i = 0;
+        for ($y = 0; $y < $in->height; $y++) {
+            [$row, $next, $fy] = self::between($y, $in->height, $height);
+            for ($x = 0, $columns = []; $x < $width; $x++) {
+                $columns[] = ($gains[$row * $width + $x] * (16 - $fy) + $gains[$next * $width + $x] * $fy) >> 4 & self::LANES;
+            }
+            $step = (int) round(65536 * $width / $in->width);
+            $at = ($step >> 1) - 32768;
+            $last = $width - 1;
+            for ($x = 0; $x < $in->width; $x++) {
+                $column = $at >> 16;
+                $f = $at >> 12 & 15;
+                $here = $columns[$column < 0 ? 0 : ($column > $last ? $last : $column)];
+                $there = $columns[$column < 0 ? 0 : ($column >= $last ? $last : $column + 1)];
+                $gain = ($here * (16 - $f) + $there * $f) >> 4;
+                $p = $in->pixels[$i];
+                $r = ($p >> 24) * ($gain >> 42 & 0xFFFF) >> 8;
+                $g = ($p >> 16 & 255) * ($gain >> 21 & 0xFFFF) >> 8;
+                $b = ($p >> 8 & 255) * ($gain & 0xFFFF) >> 8;
+                $out[] = ($r > 255 ? 255 : $r) << 24 | ($g > 255 ? 255 : $g) << 16 | ($b > 255 ? 255 : $b) << 8 | $p & 255;
+                $at += $step;
+                $i++;
+            }
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+
+    /** @return array{int, int, int} the two lines of the small picture around a line of the large one, and sixteenths of the way */
+    private static function between(int $at, int $of, int $small): array
+    {
+        $place = max(0.0, min($small - 1.0, ($at + 0.5) * $small / $of - 0.5));
+        $line = (int) $place;
+
+        return [$line, min($small - 1, $line + 1), (int) (($place - $line) * 16)];
+    }
+}

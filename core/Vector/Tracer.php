@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Vector;
+
+use Yarrowfog\Core\Raster\Plane;
+
+/**
+ * Ink as outlines: one shape for each step of grey, from the faintest to the fullest, laid over
+ * one another. Holes are rings of the same shape.
+ *
+ * @phpstan-import-type Cubic from CurveFit
+ */
+final readonly class Tracer
+{
+    /** Greys that can be told apart are fewer. */
+    public const MOST_STEPS = 16;
+
+    /** @param  list<array{opacity: float, rings: list<list<Cubic>>}>  $layers  bottom first */
+    private function __construct(public int $width, public int $height, public array $layers)
+    {
+    }
+
+    /**
+     * @param  int  $steps  of grey: 1 is ink and no ink
+     * @param  float  $tolerance  px by which an outline may miss
+     */
+    public static function traced(Plane $ink, int $steps = 1, float $tolerance = 0.4): self
+    {
+        $fit = new CurveFit($tolerance);
+        $layers = [];
+        $steps = max(1, min(self::MOST_STEPS, $steps));
+        for ($k = 1; $k <= $steps; $k++) {
+            $rings = array_map($fit->ring(...), Contours::of($ink, (int) round(65535 * ($k - 0.5) / $steps)));
+            if ($rings !== []) {
+                // Laid over k − 1 layers, this one brings the ink from (k − 1) / n to k / n.
+                $layers[] = ['opacity' => 1 / ($steps - $k + 1), 'rings' => $rings];
+            }
+        }
+
+        return new self($ink->width, $ink->height, $layers);
+    }
+}

@@ -1,0 +1,144 @@
+import { formFields } from './form';
+
+let key = 0;
+
+/** The list of a Cut room: steps with their forms, added, moved, switched, changed. The room has `forms`, `steps`, `kind`, `chosen`. */
+export const cutList = {
+    ...formFields,
+    written() {
+        return { kind: this.kind, steps: this.steps.map(({ step, on, numbers }) => ({ step, on, numbers })) };
+    },
+    fill(list) {
+        const chosen = this.steps.findIndex((s) => s.key === this.chosen);
+        this.kind = list.kind;
+        this.steps = list.steps.map((s) => ({ ...s, numbers: { ...s.numbers }, key: ++key }));
+        this.chosen = this.steps[chosen >= 0 && chosen < this.steps.length ? chosen : this.steps.length - 1]?.key ?? null;
+    },
+    form(step) {
+        return this.forms[step.step];
+    },
+    summary(step) {
+        if (!step.on) {
+            return 'switched off';
+        }
+
+        return this.params(step).filter((p) => p.kind !== 'curve').slice(0, 3).map((p) => said(p, step.numbers[p.key])).join(' · ') || this.form(step).sentence;
+    },
+    change(step, numbers) {
+        step.numbers = { ...step.numbers, ...numbers };
+        this.steps = [...this.steps];
+    },
+    /** The line of a curve comes from the engine, with the picture. */
+    lineOf(step, param) {
+        return this.curves[`${this.steps.findIndex((s) => s.key === step.key)} ${param.key}`] ?? step.numbers[param.key];
+    },
+    isChosen(step) {
+        return this.chosen === step.key;
+    },
+    choose(step) {
+        this.chosen = step.key;
+    },
+    get chosenAt() {
+        return this.steps.findIndex((s) => s.key === this.chosen);
+    },
+    toggle(step) {
+        step.on = !step.on;
+        this.steps = [...this.steps];
+    },
+    remove(step) {
+        const at = this.steps.findIndex((s) => s.key === step.key);
+        this.steps = this.steps.filter((s) => s.key !== step.key);
+        this.chosen = this.steps[Math.min(at, this.steps.length - 1)]?.key ?? null;
+    },
+    moveBy(step, by) {
+        const from = this.steps.findIndex((s) => s.key === step.key);
+        const to = from + by;
+        if (to >= 0 && to < this.steps.length) {
+            const steps = [...this.steps];
+            steps.splice(to, 0, ...steps.splice(from, 1));
+            this.steps = steps;
+        }
+    },
+    grip(step, event) {
+        if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
+            event.preventDefault();
+            this.moveBy(step, event.key === 'ArrowUp' ? -1 : 1);
+            this.$nextTick(() => document.querySelector(`[data-grip="${step.key}"]`)?.focus());
+        }
+    },
+    lift(step) {
+        this.dragged = step.key;
+    },
+    over(step, event) {
+        event.preventDefault();
+        const from = this.steps.findIndex((s) => s.key === this.dragged);
+        const to = this.steps.findIndex((s) => s.key === step.key);
+        if (from >= 0 && from !== to) {
+            this.moveBy(this.steps[from], to - from);
+        }
+    },
+    drop() {
+        this.dragged = null;
+    },
+    get groups() {
+        const groups = {};
+        for (const [id, form] of Object.entries(this.forms)) {
+            (groups[form.group] ??= { name: form.group, steps: [] }).steps.push({ id, ...form });
+        }
+
+        return ['Clear', 'Tone', 'Texture', 'Finish', 'Frame'].map((name) => groups[name]);
+    },
+    add(id) {
+        this.adding = false;
+        // What fits the picture to its ink stays at the end.
+        this.insert({ step: id, on: true, numbers: JSON.parse(JSON.stringify(this.forms[id].numbers)) }, this.forms[id].closes ? this.steps.length : this.placeBeforeFrame());
+    },
+    placeBeforeFrame() {
+        let at = this.steps.length;
+        while (at > 0 && this.forms[this.steps[at - 1].step].closes) {
+            at--;
+        }
+
+        return at;
+    },
+    insert(step, at) {
+        const added = { ...step, key: ++key };
+        this.steps = [...this.steps.slice(0, at), added, ...this.steps.slice(at)];
+        this.chosen = added.key;
+    },
+    mend(finding) {
+        const { at, step, kind } = finding.mending;
+        if (kind) {
+            this.kind = kind;
+
+            return;
+        }
+        const same = this.steps.find((s) => s.step === step.step);
+        if (same && step.step !== 'invert-ink') {
+            same.numbers = { ...step.numbers };
+            same.on = true;
+            this.steps = [...this.steps];
+            this.chosen = same.key;
+        } else {
+            this.insert(step, at);
+        }
+    },
+    setKind(kind) {
+        this.kind = kind;
+    },
+};
+
+function said(param, value) {
+    if (param.kind === 'places') {
+        return param.key === 'points' ? '' : value.length === 1 ? '1 place pointed at' : `${value.length} places pointed at`;
+    }
+    if (param.kind === 'strokes') {
+        return value.length === 1 ? '1 stroke' : `${value.length} strokes`;
+    }
+    if (param.kind !== 'number') {
+        return param.kind === 'roll' ? `roll ${value}` : value;
+    }
+    const shown = param.unit === '%' ? Math.round(value * 1000) / 10 : Math.round(value * 100) / 100;
+
+    return `${param.label.toLowerCase()} ${shown}${param.unit === '°' ? '°' : param.unit ? ` ${param.unit}` : ''}`;
+}

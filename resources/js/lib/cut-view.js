@@ -1,0 +1,414 @@
+import { Plain } from './plain';
+
+const MOST_ZOOM = 32;
+const EDGE = 20;
+/** Screen px for one px of the picture from which its pixels are parted by a grid. */
+const GRID_FROM = 4;
+/** Screen px within which an edge is taken hold of. */
+const HOLD = 10;
+
+/**
+ * The picture that is being cut: drawn with zoom, pan and wipe, and worked on with the tool of
+ * the chosen step. It maps places between the screen, the picture, the source and the picture as
+ * it reached a step; matrices come from the engine with every preview.
+ */
+export class CutView extends Plain {
+    /**
+     * @param {object} of
+     * @param {HTMLCanvasElement} of.canvas
+     * @param {HTMLElement} of.mat  what it fills
+     * @param {HTMLElement} of.under  the backdrop, laid under the picture only
+     * @param {() => object|null} of.tool  { step, at, numbers, hand } of the chosen step
+     * @param {(numbers: object) => void} of.change  new numbers of that step
+     * @param {(percent: number) => void} of.onZoom
+     */
+    constructor(of) {
+        super();
+        Object.assign(this, of);
+        this.before = null;
+        this.after = null;
+        this.placement = [1, 0, 0, 1, 0, 0, 1, 1];
+        this.inputs = [];
+        this.wipe = 0;
+        this.zoom = 1;
+        this.centre = null;
+        this.sourceScale = 1;
+        this.drag = null;
+        this.space = false;
+        this.#listen();
+    }
+
+    show(after, placement, inputs) {
+        this.after = after;
+        this.placement = placement;
+        this.inputs = inputs;
+        // What is being drawn right now stays; what was drawn is in the picture.
+        this.pending = this.drag ? this.pending : null;
+        this.draw();
+    }
+
+    // —— where things are ——
+    fitScale() {
+        return Math.min((this.mat.clientWidth - 2 * EDGE) / this.after.width, (this.mat.clientHeight - 2 * EDGE - 44) / this.after.height);
+    }
+
+    layout() {
+        const scale = this.fitScale() * this.zoom;
+        const [cx, cy] = this.centre ?? [0.5, 0.5];
+
+        return { scale, x: this.mat.clientWidth / 2 - cx * this.after.width * scale, y: (this.mat.clientHeight - 44) / 2 - cy * this.after.height * scale };
+    }
+
+    screenToPicture(event) {
+        const box = this.canvas.getBoundingClientRect();
+
+        return [(event.clientX - box.left - this.view.x) / this.view.scale, (event.clientY - box.top - this.view.y) / this.view.scale];
+    }
+
+    pictureToInput([x, y], at) {
+        const [u, v] = through(inverse(this.placement), x, y);
+        const m = this.inputs[at];
+        const [px, py] = through(m, u, v);
+
+        return [px / m[6], py / m[7]];
+    }
+
+    inputToPicture([fx, fy], at) {
+        const m = this.inputs[at];
+        const [u, v] = through(inverse(m), fx * m[6], fy * m[7]);
+
+        return through(this.placement, u, v);
+    }
+
+    // —— drawing ——
+    draw() {
+        if (!this.after) {
+            return;
+        }
+        const ratio = window.devicePixelRatio || 1;
+        const width = this.mat.clientWidth;
+        const height = this.mat.clientHeight;
+        if (this.canvas.width !== Math.round(width * ratio) || this.canvas.height !== Math.round(height * ratio)) {
+            this.canvas.width = Math.round(width * ratio);
+            this.canvas.height = Math.round(height * ratio);
+        }
+        const c = this.canvas.getContext('2d');
+        this.view = this.layout();
+        const { scale, x, y } = this.view;
+        c.setTransform(1, 0, 0, 1, 0, 0);
+        c.clearRect(0, 0, this.canvas.width, this.canvas.height);
+        c.setTransform(ratio * scale, 0, 0, ratio * scale, ratio * x, ratio * y);
+        c.imageSmoothingEnabled = scale < GRID_FROM;
+        const tool = this.tool();
+        if (tool?.step === 'crop' && this.before) {
+            // What is cut off stays to be seen, so that an edge can be drawn out again.
+            c.save();
+            c.globalAlpha = 0.35;
+            this.#drawBefore(c);
+            c.restore();
+        }
+        Object.assign(this.under.style, { left: `${x}px`, top: `${y}px`, width: `${this.after.width * scale}px`, height: `${this.after.height * scale}px` });
+        c.drawImage(this.after, 0, 0);
+        if (this.wipe > 0 && this.before) {
+            const at = (this.after.width * this.wipe) / 1000;
+            c.save();
+            c.beginPath();
+            c.rect(0, 0, at, this.after.height);
+            c.clip();
+            this.#drawBefore(c);
+            c.restore();
+            c.fillStyle = '#d9a720';
+            c.fillRect(at - 1 / scale, 0, 2 / scale, this.after.height);
+        }
+        if (scale >= GRID_FROM) {
+            this.#drawGrid(c, ratio, scale);
+        }
+        c.setTransform(ratio, 0, 0, ratio, 0, 0);
+        this.#drawTool(c, tool);
+        const stretch = Math.hypot(this.placement[0], this.placement[1]);
+        this.onZoom(Math.round((100 * scale * stretch) / this.sourceScale));
+    }
+
+    #drawBefore(c) {
+        const [a, b, d, e, f, g] = this.placement;
+        c.transform(a, b, d, e, f, g);
+        c.drawImage(this.before, 0, 0);
+    }
+
+    #drawGrid(c, ratio, scale) {
+        c.setTransform(ratio, 0, 0, ratio, 0, 0);
+        c.strokeStyle = 'rgba(128,128,128,0.45)';
+        c.lineWidth = 1;
+        c.beginPath();
+        const [left, top] = [Math.max(0, Math.floor(-this.view.x / scale)), Math.max(0, Math.floor(-this.view.y / scale))];
+        const right = Math.min(this.after.width, Math.ceil((this.mat.clientWidth - this.view.x) / scale));
+        const bottom = Math.min(this.after.height, Math.ceil((this.mat.clientHeight - this.view.y) / scale));
+        for (let x = left; x <= right; x++) {
+            c.moveTo(Math.round(this.view.x + x * scale) + 0.5, this.view.y + top * scale);
+            c.lineTo(Math.round(this.view.x + x * scale) + 0.5, this.view.y + bottom * scale);
+        }
+        for (let y = top; y <= bottom; y++) {
+            c.moveTo(this.view.x + left * scale, Math.round(this.view.y + y * scale) + 0.5);
+            c.lineTo(this.view.x + right * scale, Math.round(this.view.y + y * scale) + 0.5);
+        }
+        c.stroke();
+    }
+
+    #screen(point, at) {
+        const [x, y] = this.inputToPicture(point, at);
+
+        return [this.view.x + x * this.view.scale, this.view.y + y * this.view.scale];
+    }
+
+    #drawTool(c, tool) {
+        if (!tool || !this.inputs[tool.at]) {
+            return;
+        }
+        const line = (points, close) => {
+            c.beginPath();
+            points.forEach(([x, y], i) => (i ? c.lineTo(x, y) : c.moveTo(x, y)));
+            if (close) {
+                c.closePath();
+            }
+            twoTone(c);
+        };
+        if (tool.step === 'clear-colour') {
+            for (const place of tool.numbers.places) {
+                const [x, y] = this.#screen(place, tool.at);
+                c.beginPath();
+                c.arc(x, y, 6, 0, 7);
+                twoTone(c);
+            }
+        }
+        if (tool.step === 'keep-area') {
+            line(areaOutline(tool.numbers.shape, this.pending ?? tool.numbers.points).map((p) => this.#screen(p, tool.at)), true);
+        }
+        if (tool.step === 'crop') {
+            const { left, top, right, bottom } = tool.numbers;
+            line([[left, top], [1 - right, top], [1 - right, 1 - bottom], [left, 1 - bottom]].map((p) => this.#screen(p, tool.at)), true);
+        }
+        if (tool.step === 'hand-mask' && this.pending) {
+            c.lineCap = 'round';
+            c.lineJoin = 'round';
+            c.lineWidth = Math.max(2, this.pending.size * Math.max(this.inputs[tool.at][6], this.inputs[tool.at][7]) * this.#inputScale(tool.at));
+            c.strokeStyle = this.pending.shows ? 'rgba(74,122,97,0.55)' : 'rgba(166,61,87,0.55)';
+            c.beginPath();
+            this.pending.samples.forEach(([, x, y], i) => (i ? c.lineTo(...this.#screen([x, y], tool.at)) : c.moveTo(...this.#screen([x, y], tool.at))));
+            c.stroke();
+        }
+    }
+
+    /** Screen px for one px of the picture as it reached a step. */
+    #inputScale(at) {
+        const m = this.inputs[at];
+
+        return (this.view.scale * Math.hypot(this.placement[0], this.placement[1])) / Math.hypot(m[0], m[1]);
+    }
+
+    // —— zoom and pan ——
+    zoomTo(zoom, event = null) {
+        const box = this.canvas.getBoundingClientRect();
+        const at = event ?? { clientX: box.left + this.mat.clientWidth / 2, clientY: box.top + (this.mat.clientHeight - 44) / 2 };
+        const [px, py] = this.screenToPicture(at);
+        this.zoom = Math.min(MOST_ZOOM, Math.max(0.5, zoom));
+        if (this.zoom <= 1.001) {
+            this.zoom = Math.max(0.5, this.zoom);
+        }
+        const scale = this.fitScale() * this.zoom;
+        const x = at.clientX - box.left - this.mat.clientWidth / 2;
+        const y = at.clientY - box.top - (this.mat.clientHeight - 44) / 2;
+        this.centre = [(px - x / scale) / this.after.width, (py - y / scale) / this.after.height];
+        this.draw();
+    }
+
+    fit() {
+        this.zoom = 1;
+        this.centre = null;
+        this.draw();
+    }
+
+    #listen() {
+        const canvas = this.canvas;
+        canvas.addEventListener('wheel', (event) => {
+            if (this.after) {
+                event.preventDefault();
+                this.zoomTo(this.zoom * (event.deltaY < 0 ? 1.2 : 1 / 1.2), event);
+            }
+        }, { passive: false });
+        canvas.addEventListener('pointerdown', (event) => this.#down(event));
+        canvas.addEventListener('pointermove', (event) => this.#move(event));
+        canvas.addEventListener('pointerup', (event) => this.#up(event));
+        canvas.addEventListener('pointercancel', () => { this.drag = null; this.pending = null; this.draw(); });
+    }
+
+    // —— the tool of the chosen step ——
+    #down(event) {
+        if (!this.after || event.button > 1) {
+            return;
+        }
+        this.canvas.setPointerCapture(event.pointerId);
+        const tool = this.tool();
+        const from = { x: event.clientX, y: event.clientY, centre: this.centre ?? [0.5, 0.5], moved: false };
+        if (event.button === 1 || this.space || !tool || !this.inputs[tool.at]) {
+            this.drag = { ...from, kind: 'pan' };
+
+            return;
+        }
+        const place = this.pictureToInput(this.screenToPicture(event), tool.at);
+        if (tool.step === 'crop') {
+            const edges = this.#edgesNear(event, tool);
+            this.drag = edges.length ? { ...from, kind: 'crop', edges, tool } : { ...from, kind: 'pan' };
+        } else if (tool.step === 'keep-area') {
+            this.drag = { ...from, kind: 'area', tool, points: [clamped(place)] };
+        } else if (tool.step === 'hand-mask') {
+            this.drag = { ...from, kind: 'hand', tool, start: event.timeStamp };
+            this.pending = { shows: tool.hand.shows, size: tool.hand.size, softness: tool.hand.softness, pressed: event.pointerType === 'pen', samples: [sample(event, place, 0)] };
+            this.draw();
+        } else {
+            this.drag = { ...from, kind: tool.step === 'clear-colour' ? 'point' : 'pan', tool, place };
+        }
+    }
+
+    #move(event) {
+        const drag = this.drag;
+        if (!drag) {
+            this.#hover(event);
+
+            return;
+        }
+        drag.moved ||= Math.hypot(event.clientX - drag.x, event.clientY - drag.y) > 4;
+        if (drag.kind === 'pan' || (drag.kind === 'point' && drag.moved)) {
+            this.centre = [drag.centre[0] - (event.clientX - drag.x) / (this.after.width * this.view.scale), drag.centre[1] - (event.clientY - drag.y) / (this.after.height * this.view.scale)];
+            this.draw();
+
+            return;
+        }
+        if (drag.kind === 'point') {
+            return;
+        }
+        const place = this.pictureToInput(this.screenToPicture(event), drag.tool.at);
+        if (drag.kind === 'crop') {
+            this.change(cropped(drag.tool.numbers, drag.edges, clamped(place)));
+        } else if (drag.kind === 'area') {
+            drag.points = drag.tool.numbers.shape === 'free outline' ? [...drag.points, clamped(place)] : [drag.points[0], clamped(place)];
+            this.pending = drag.points;
+            this.draw();
+        } else if (drag.kind === 'hand') {
+            const events = event.getCoalescedEvents?.() ?? [];
+            for (const e of events.length ? events : [event]) {
+                this.pending.samples.push(sample(e, this.pictureToInput(this.screenToPicture(e), drag.tool.at), e.timeStamp - drag.start));
+            }
+            this.draw();
+        }
+    }
+
+    #up(event) {
+        const drag = this.drag;
+        this.drag = null;
+        if (drag?.kind === 'point' && !drag.moved && drag.place.every((v) => v >= 0 && v <= 1)) {
+            this.#point(drag, event);
+        } else if (drag?.kind === 'area' && drag.moved && this.pending) {
+            const points = this.pending.length > 400 ? this.pending.filter((_, i) => i % Math.ceil(this.pending.length / 400) === 0) : this.pending;
+            this.change({ points: points.map(round) });
+        } else if (drag?.kind === 'hand' && this.pending) {
+            this.change({ strokes: [...drag.tool.numbers.strokes, this.pending] });
+        }
+        if (drag?.kind === 'area' && !drag.moved) {
+            this.pending = null;
+        }
+    }
+
+    /** A click on the picture points at one more colour; on a place that is pointed at, it takes it away. */
+    #point(drag, event) {
+        const { places } = drag.tool.numbers;
+        const box = this.canvas.getBoundingClientRect();
+        const near = places.findIndex((p) => {
+            const [x, y] = this.#screen(p, drag.tool.at);
+
+            return Math.hypot(event.clientX - box.left - x, event.clientY - box.top - y) < 8;
+        });
+        const first = places.length === 1 && places[0][0] === 0.01 && places[0][1] === 0.01;
+        if (near >= 0 && places.length > 1) {
+            this.change({ places: places.filter((_, i) => i !== near) });
+        } else {
+            this.change({ places: [...(first ? [] : places), round(drag.place)] });
+        }
+    }
+
+    #edgesNear(event, tool) {
+        const box = this.canvas.getBoundingClientRect();
+        const [x, y] = [event.clientX - box.left, event.clientY - box.top];
+        const { left, top, right, bottom } = tool.numbers;
+        const corners = { left: [[left, top], [left, 1 - bottom]], right: [[1 - right, top], [1 - right, 1 - bottom]], top: [[left, top], [1 - right, top]], bottom: [[left, 1 - bottom], [1 - right, 1 - bottom]] };
+
+        return Object.keys(corners).filter((edge) => toLine([x, y], ...corners[edge].map((p) => this.#screen(p, tool.at))) < HOLD);
+    }
+
+    #hover(event) {
+        if (!this.after) {
+            return;
+        }
+        const tool = this.tool();
+        const at = tool?.step === 'crop' && this.inputs[tool.at] ? this.#edgesNear(event, tool) : [];
+        const across = at.includes('left') || at.includes('right');
+        const down = at.includes('top') || at.includes('bottom');
+        this.canvas.style.cursor = across && down ? 'move' : across ? 'ew-resize' : down ? 'ns-resize'
+            : ['clear-colour', 'keep-area', 'hand-mask'].includes(tool?.step) ? 'crosshair' : this.zoom > 1 ? 'grab' : 'default';
+    }
+}
+
+export function areaOutline(shape, points) {
+    if (shape === 'free outline' || points.length < 2) {
+        return points;
+    }
+    const [[x0, y0], [x1, y1]] = points;
+    if (shape === 'box') {
+        return [[x0, y0], [x1, y0], [x1, y1], [x0, y1]];
+    }
+
+    return Array.from({ length: 64 }, (_, i) => [(x0 + x1) / 2 + ((x1 - x0) / 2) * Math.cos((i * Math.PI) / 32), (y0 + y1) / 2 + ((y1 - y0) / 2) * Math.sin((i * Math.PI) / 32)]);
+}
+
+function cropped(numbers, edges, [x, y]) {
+    const out = {};
+    const gap = 0.01;
+    for (const edge of edges) {
+        out[edge] = {
+            left: Math.min(x, 1 - numbers.right - gap),
+            right: Math.min(1 - x, 1 - numbers.left - gap),
+            top: Math.min(y, 1 - numbers.bottom - gap),
+            bottom: Math.min(1 - y, 1 - numbers.top - gap),
+        }[edge];
+        out[edge] = Math.min(0.99, Math.max(0, Math.round(out[edge] * 1000) / 1000));
+    }
+
+    return out;
+}
+
+const sample = (event, [x, y], t) => [Math.max(0, Math.round(t)), fine(x), fine(y), event.pointerType === 'pen' ? Math.round(event.pressure * 1000) / 1000 : 1];
+const fine = (v) => Math.min(6, Math.max(-5, Math.round(v * 10000) / 10000));
+const round = ([x, y]) => [Math.round(x * 10000) / 10000, Math.round(y * 10000) / 10000];
+const clamped = ([x, y]) => [Math.min(1, Math.max(0, x)), Math.min(1, Math.max(0, y))];
+const through = ([a, b, c, d, e, f], x, y) => [a * x + c * y + e, b * x + d * y + f];
+
+function inverse([a, b, c, d, e, f]) {
+    const det = a * d - b * c;
+
+    return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
+}
+
+function toLine([x, y], [x0, y0], [x1, y1]) {
+    const t = Math.min(1, Math.max(0, ((x - x0) * (x1 - x0) + (y - y0) * (y1 - y0)) / ((x1 - x0) ** 2 + (y1 - y0) ** 2 || 1)));
+
+    return Math.hypot(x - x0 - t * (x1 - x0), y - y0 - t * (y1 - y0));
+}
+
+/** A line that shows on light and on dark. */
+function twoTone(c) {
+    c.lineWidth = 3;
+    c.strokeStyle = 'rgba(0,0,0,0.65)';
+    c.stroke();
+    c.lineWidth = 1.5;
+    c.strokeStyle = '#f6e6b0';
+    c.stroke();
+}

@@ -1,0 +1,72 @@
+import { callForPixels, Refused } from './call';
+import { Plain } from './plain';
+
+/** One stroke on its way: what is new of it goes to the engine in pieces while the pen moves. */
+export class Pieces extends Plain {
+    /**
+     * @param {string} url  that takes pieces
+     * @param {object} order  what is sent with every piece; its stroke is a UUID
+     * @param {object} once  what is sent with a piece that begins anew
+     * @param {number[]} first  sample
+     * @param {{ show: (patches: object[]) => void, told: (words: object) => void, say: (message: string) => void }} to
+     */
+    constructor(url, order, once, first, to) {
+        super();
+        this.url = url;
+        this.order = order;
+        this.once = once;
+        this.to = to;
+        this.samples = [first];
+        this.sent = 0;
+        this.state = null;
+        this.ended = false;
+        this.lost = false;
+        this.wake = null;
+    }
+
+    move(samples) {
+        this.samples.push(...samples);
+        this.wake?.();
+    }
+
+    end(samples) {
+        this.samples.push(...samples);
+        this.ended = true;
+        this.wake?.();
+    }
+
+    /** Sends pieces until the pen lifts. */
+    async paint() {
+        while (!this.ended) {
+            if (this.lost || this.sent === this.samples.length) {
+                await new Promise((wake) => { this.wake = wake; });
+                this.wake = null;
+                continue;
+            }
+            await this.#piece();
+        }
+    }
+
+    async #piece() {
+        const until = this.samples.length;
+        const samples = this.samples.slice(this.state ? this.sent : 0, until);
+        try {
+            const { words, patches } = await callForPixels(this.url, { json: { ...this.order, samples, ...(this.state ? { state: this.state } : this.once) } });
+            if (words.again) {
+                this.state = null;
+
+                return;
+            }
+            this.state = words.state;
+            this.sent = until;
+            this.to.told(words);
+            this.to.show(patches);
+        } catch (error) {
+            // The stroke is not lost: the whole trace is sent when the pen lifts.
+            this.lost = true;
+            if (error instanceof Refused) {
+                this.to.say(error.message);
+            }
+        }
+    }
+}

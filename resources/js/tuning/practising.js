@@ -1,0 +1,184 @@
+import { call, callForPixels, upload } from '../lib/call';
+import { showPicture } from '../lib/canvas';
+import { settled, uuid } from '../lib/data';
+import { Pieces } from '../lib/pieces';
+
+const BY_HAND = 'by hand';
+const FIRST = 'swell, flicks and taps';
+
+/**
+ * Who moves the pen: the practice pen with its movements, recordings, and the painter's own hand on
+ * the swatch. What is painted by hand is repainted with every change, like all the rest.
+ */
+export const practising = {
+    pen: FIRST,
+    recorded: null,
+    penName: FIRST,
+    /** Ids of the strokes painted by hand; the strokes themselves are in `trail`, which never loses one. */
+    marks: [],
+    trail: {},
+    movements: [],
+    recordingName: '',
+    penMessage: '',
+    gone: null,
+
+    beginPractising() {
+        const stored = JSON.parse(sessionStorage.getItem(`pen:${this.id}`) || 'null');
+        if (stored) {
+            Object.assign(this, stored);
+        }
+    },
+    storePen() {
+        try {
+            sessionStorage.setItem(`pen:${this.id}`, JSON.stringify({ pen: this.pen, recorded: this.recorded, penName: this.penName, marks: this.marks, trail: this.trail }));
+        } catch {
+            // What was painted by hand stays in this page only.
+        }
+    },
+    get strokes() {
+        return this.marks.map((id) => this.trail[id]).filter(Boolean);
+    },
+    get handWords() {
+        return this.marks.length === 1 ? '1 stroke by hand' : `${this.marks.length} strokes by hand`;
+    },
+    clear() {
+        this.note();
+        this.marks = [];
+        this.note();
+    },
+
+    // —— painting on the swatch ——
+    beginStroke(sample, isPen) {
+        this.isPainting = true;
+        // What lies under the stroke is needed once: after that the engine has it.
+        const { strokes, under, recorded, pen, ...order } = this.order();
+        this.stroke = new Pieces(`${this.url}/pieces`, { ...order, stroke: uuid(), realPressure: isPen }, { strokes, under, recorded, pen }, sample, {
+            show: (patches) => this.showPieces(patches),
+            told: (words) => {
+                if (this.hasCurve) {
+                    this.readings = words.readings;
+                }
+                if (this.waits.length !== words.provisional.length) {
+                    this.waits = words.provisional;
+                }
+            },
+            say: (message) => { this.message = message; },
+        });
+        // What is being painted must not be painted over by a swatch without it.
+        this.strokeDone = this.stroke.paint();
+    },
+    moveStroke(samples) {
+        this.stroke.move(samples);
+    },
+    async endStroke(samples) {
+        const { stroke } = this;
+        stroke.end(samples);
+        const id = stroke.order.stroke;
+        this.trail = { ...this.trail, [id]: settled({ realPressure: stroke.order.realPressure, samples: settled(stroke.samples) }) };
+        // A stroke is one step back, whatever is changed right after it.
+        this.note();
+        this.marks = [...this.marks, id];
+        this.note();
+        await this.strokeDone;
+        // Another stroke may have begun meanwhile: then everything is repainted when that one ends.
+        if (this.stroke === stroke) {
+            this.isPainting = false;
+            this.readings = {};
+            this.waits = [];
+            this.repaint();
+        }
+    },
+    showPieces(patches) {
+        const canvas = this.$refs.swatch;
+        patches.forEach((patch) => canvas.getContext('2d').putImageData(patch.image, patch.x, patch.y));
+        if (patches.length) {
+            canvas.dispatchEvent(new CustomEvent('paint-shown', { bubbles: true }));
+        }
+    },
+
+    // —— movements ——
+    async togglePen() {
+        this.show(this.panel === 'pen' ? 'settings' : 'pen');
+        if (this.panel === 'pen') {
+            await this.listMovements();
+        }
+    },
+    async listMovements() {
+        try {
+            const { words, patches } = await callForPixels(`${this.url}/movements`, { json: this.order() });
+            this.movements = [...words.movements, { pen: BY_HAND, recorded: null, name: BY_HAND, sentence: 'The practice pen rests. Paint on the swatch yourself.' }];
+            this.$nextTick(() => document.querySelectorAll('[data-movement] canvas').forEach((canvas, i) => {
+                if (patches[i]) {
+                    showPicture(canvas, patches[i].image);
+                }
+            }));
+        } catch (error) {
+            this.penMessage = error.message;
+        }
+    },
+    takeMovement(movement) {
+        Object.assign(this, { pen: movement.pen, recorded: movement.recorded, penName: movement.name });
+    },
+    isMovement(movement) {
+        return this.recorded === movement.recorded && (this.recorded !== null || this.pen === movement.pen);
+    },
+    async attemptPen(job) {
+        this.penMessage = '';
+        try {
+            await job();
+            await this.listMovements();
+        } catch (error) {
+            this.penMessage = error.message;
+        }
+    },
+    /** What is painted by hand becomes a movement of its own. */
+    record() {
+        return this.attemptPen(async () => {
+            const { id, name } = await call(this.links.recordings, { json: { name: this.recordingName, strokes: this.strokes } });
+            this.recordingName = '';
+            this.marks = [];
+            this.takeMovement({ pen: BY_HAND, recorded: id, name });
+        });
+    },
+    bringMovement(event) {
+        const file = event.target.files[0];
+        event.target.value = '';
+        if (!file) {
+            return;
+        }
+        this.attemptPen(async () => {
+            const form = new FormData();
+            form.append('file', file);
+            const { id, name } = await upload(`${this.links.recordings}/bring`, form, () => {}).answer;
+            this.takeMovement({ pen: BY_HAND, recorded: id, name });
+        });
+    },
+    renameMovement(movement, event) {
+        const name = event.target.value;
+        this.attemptPen(async () => {
+            const told = await call(movement.url, { method: 'PATCH', json: { name } });
+            if (this.recorded === movement.recorded) {
+                this.penName = told.name;
+            }
+        });
+    },
+    deleteMovement(movement) {
+        this.attemptPen(async () => {
+            await call(movement.url, { method: 'DELETE' });
+            this.gone = { name: movement.name, url: `${movement.url}/restore`, again: () => this.listMovements() };
+            if (this.recorded === movement.recorded) {
+                this.takeMovement({ pen: FIRST, recorded: null, name: FIRST });
+            }
+        });
+    },
+    async bringBack() {
+        const { url, again } = this.gone;
+        this.gone = null;
+        try {
+            await call(url);
+            await again();
+        } catch (error) {
+            this.failed(error);
+        }
+    },
+};

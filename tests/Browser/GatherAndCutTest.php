@@ -1,0 +1,258 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use App\Pictures\PictureFile;
+use Yarrowfog\Core\Raster\Bitmap;
+
+/** Anything becomes a clean tip: scans, photos, several pictures, words. */
+final class GatherAndCutTest extends BrowserTestCase
+{
+    public function test_a_scanned_net_becomes_a_stamp_without_a_box(): void
+    {
+        $chrome = $this->take('scanner', 'net');
+        $chrome->press('Add a step');
+        $chrome->wait('pictures of the effects', fn (): bool => (int) $chrome->run('return document.querySelector("[data-effect=outline]").width') > 1);
+        $chrome->click('[data-add="clear-colour"]');
+        $this->afterPreview(fn () => $chrome->press('everywhere'));
+        // The colour of the paper, beside the net; then once more where it is a little darker.
+        $this->afterPreview(fn () => $chrome->pen('[x-ref=under]', [[0.03, 0.04]], 'mouse'));
+        $this->afterPreview(fn () => $chrome->pen('[x-ref=under]', [[0.97, 0.97]], 'mouse'));
+        self::assertStringContainsString('2 places pointed at', $chrome->text('[data-step="clear-colour"]'));
+        $this->afterPreview(fn () => $chrome->type('input[aria-label="Tolerance, typed"]', '17 %'));
+        $this->mendAll();
+        self::assertStringContainsString('Nothing to mend.', $chrome->text('[data-findings]'));
+        $tip = $this->makeTip();
+
+        // No box: the corners are empty, and so are the meshes; the twine prints.
+        $alphas = array_map(fn (int $p): int => $p & 255, $tip->pixels);
+        foreach ([[0, 0], [$tip->width - 1, 0], [0, $tip->height - 1], [$tip->width - 1, $tip->height - 1]] as [$x, $y]) {
+            self::assertSame(0, $tip->at($x, $y) & 255);
+        }
+        $inked = count(array_filter($alphas, fn (int $a): bool => $a > 200)) / count($alphas);
+        self::assertThat($inked, self::logicalAnd(self::greaterThan(0.05), self::lessThan(0.5)));
+        self::assertGreaterThan(0.4, count(array_filter($alphas, fn (int $a): bool => $a === 0)) / count($alphas));
+        // Stamped on black, nothing around it is brighter than the black.
+        $chrome->press('Try');
+        $chrome->waitForPath('/try/');
+        $chrome->find('canvas[data-loaded=yes]');
+        $chrome->pen('canvas', [[0.5, 0.5, 1.0]]);
+        $this->waitForUndo();
+        $sheet = $this->sheet();
+        $box = $this->inked($sheet);
+        self::assertNotNull($box);
+        $empty = 0;
+        for ($y = $box[1]; $y <= $box[3]; $y++) {
+            for ($x = $box[0]; $x <= $box[2]; $x++) {
+                $empty += ($sheet->at($x, $y) & 255) === 0 ? 1 : 0;
+            }
+        }
+        self::assertGreaterThan(0.2, $empty / (($box[2] - $box[0] + 1) * ($box[3] - $box[1] + 1)), 'the meshes of the stamp are empty');
+    }
+
+    public function test_a_photo_in_uneven_light_is_made_clean_by_its_own_check_list(): void
+    {
+        $chrome = $this->take('camera', 'ink mark');
+        $chrome->waitForText('[data-findings]', 'The light is uneven');
+        $this->mendAll();
+        self::assertStringContainsString('Nothing to mend.', $chrome->text('[data-findings]'));
+        self::assertStringContainsString('Flatten light', $chrome->text('[aria-label="Cut list"]'));
+        $tip = $this->makeTip();
+        $edge = 0;
+        for ($x = 0; $x < $tip->width; $x++) {
+            $edge = max($edge, $tip->at($x, 0) & 255, $tip->at($x, $tip->height - 1) & 255);
+        }
+        self::assertSame(0, $edge, 'nothing of the table prints');
+    }
+
+    public function test_five_shells_are_cut_together_and_painted(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->open('/gather/scanner');
+        foreach ([1, 2, 3, 4, 5] as $roll) {
+            $taken = $chrome->run('return fetch("/gather/scanner", { method: "POST", headers: { "Content-Type": "application/json", Accept: "application/json", "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content }, body: JSON.stringify({ numbers: { find: "shell", dpi: 100, tint: 0.1, dust: 0, roll: arguments[0] } }) }).then((r) => r.status)', $roll);
+            self::assertSame(201, $taken);
+        }
+        $chrome->open('/gather');
+        foreach ([5, 4, 3, 2, 1] as $roll) {
+            $chrome->run("[...document.querySelectorAll('input[type=checkbox]')].find((i) => i.getAttribute('aria-label') === 'Choose Shell, scan {$roll}').click()");
+        }
+        $chrome->press('Cut together, as frames');
+        $chrome->waitForPath('/cut-sets/');
+        $this->waitForChecks();
+        $this->mendAll(['Keep its colours']);
+        // The second frame goes first.
+        $chrome->open($chrome->path().'?frame=1');
+        $this->waitForChecks();
+        $chrome->press('Earlier');
+        $chrome->wait('the frame to be first', fn (): bool => str_contains((string) $chrome->run('return location.search'), 'frame=0'));
+        $chrome->press('Make tip of 5');
+        $chrome->waitForPath('/tune/');
+        $chrome->wait('a swatch', fn (): bool => $this->painted('main canvas') > 0);
+        $chrome->press('Try');
+        $chrome->waitForPath('/try/');
+        $chrome->find('canvas[data-loaded=yes]');
+        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 30, 0.5, 0.7], range(0, 30)));
+        $this->waitForUndo();
+        self::assertNotNull($this->inked($this->sheet()));
+        self::assertSame([], $chrome->log());
+    }
+
+    public function test_words_become_a_stamp_that_prints_once_a_press(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->open('/gather/lettering');
+        $chrome->wait('a picture', fn (): bool => $this->painted('main canvas') > 0);
+        $chrome->run('const t = document.querySelector("textarea"); t.value = "Quay"; t.dispatchEvent(new Event("input", { bubbles: true }))');
+        $chrome->wait('the new words', fn (): bool => $chrome->run('return document.querySelector("input[maxlength=\'120\']").value') === 'Quay');
+        $chrome->press('Take it, and cut');
+        $chrome->waitForPath('/cut/');
+        $this->waitForChecks();
+        $this->mendAll();
+        $this->makeTip();
+        $chrome->run('[...document.querySelectorAll("[role=tab]")].find((t) => t.textContent.trim().startsWith("Step")).click()');
+        $chrome->wait('the settings of the step', fn (): bool => $chrome->run('return [...document.querySelectorAll("main [role=group]")].some((g) => g.getAttribute("aria-label") === "One per press")') === true);
+        $chrome->run('[...document.querySelectorAll("main [role=group]")].find((g) => g.getAttribute("aria-label") === "One per press").querySelectorAll("button")[1].click()');
+        $chrome->press('Keep changes');
+        $chrome->waitForText('h1 + span', ' · kept');
+        $chrome->press('Try');
+        $chrome->waitForPath('/try/');
+        $chrome->find('canvas[data-loaded=yes]');
+        $before = $this->sheet();
+        $shown = (int) $chrome->run('return Number(document.querySelector("canvas").dataset.shown || 0)');
+        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 30, 0.8, 0.8], range(0, 30)));
+        $chrome->wait('the stroke to be laid', fn (): bool => (int) $chrome->run('return Number(document.querySelector("canvas").dataset.shown || 0)') > $shown && $this->sheet()->pixels !== $before->pixels);
+        $after = $this->sheet();
+        $box = $this->inked(new Bitmap($after->width, $after->height, array_map(fn (int $a, int $b): int => $a === $b ? 0 : 255, $before->pixels, $after->pixels)));
+        self::assertNotNull($box);
+        // One print, where the pen went down: a stroke of prints would go on to the far side.
+        self::assertLessThan(120, $box[2] - $box[0]);
+    }
+
+    public function test_the_hand_works_on_the_picture(): void
+    {
+        $chrome = $this->take('scanner', 'ink mark');
+        $width = fn (): int => (int) str_replace(',', '', $chrome->text('[aria-label="Prints as"] + span span'));
+        $chrome->press('Add a step');
+        $chrome->click('[data-add="crop"]');
+        $this->waitForChecks();
+        $before = $width();
+        $this->afterPreview(fn () => $chrome->pen('[x-ref=under]', [[0.001, 0.5], [0.1, 0.5], [0.25, 0.5]], 'mouse'));
+        $chrome->wait('the crop', fn (): bool => str_contains($chrome->text('[data-step="crop"]'), 'From the left') && $width() < $before);
+
+        $chrome->press('Add a step');
+        $chrome->click('[data-add="keep-area"]');
+        $this->waitForChecks();
+        $this->afterPreview(fn () => $chrome->press('oval'));
+        $this->afterPreview(fn () => $chrome->pen('[x-ref=under]', [[0.3, 0.3], [0.5, 0.5], [0.8, 0.7]], 'mouse'));
+
+        $chrome->press('Add a step');
+        $chrome->click('[data-add="hand-mask"]');
+        $this->waitForChecks();
+        $this->afterPreview(fn () => $chrome->pen('[x-ref=under]', array_map(fn (int $i): array => [0.3 + 0.02 * $i, 0.5, 0.2 + 0.04 * $i], range(0, 20))));
+        $saved = fn (): mixed => $chrome->run('return fetch(location.pathname).then((r) => r.text()).then((t) => JSON.parse(new DOMParser().parseFromString(t, "text/html").getElementById("cut-data").textContent).list.steps)');
+        $mask = null;
+        $chrome->wait('the list to be kept', function () use ($saved, &$mask): bool {
+            foreach ((array) $saved() as $step) {
+                $mask = is_array($step) && $step['step'] === 'hand-mask' ? $step['numbers']['strokes'] : $mask;
+            }
+
+            return is_array($mask) && count($mask) === 1;
+        });
+        self::assertTrue($mask[0]['pressed']);
+        self::assertGreaterThan(0.5, max(array_column($mask[0]['samples'], 3)) - min(array_column($mask[0]['samples'], 3)), 'the pen’s pressure is kept');
+        $this->afterPreview(fn () => $chrome->press('Undo'));
+        $chrome->waitForText('[data-step="hand-mask"]', 'Take the last stroke back');
+        self::assertSame([], $chrome->log());
+    }
+
+    private function take(string $way, string $find): Chrome
+    {
+        $chrome = $this->chrome();
+        $chrome->open("/gather/{$way}");
+        $chrome->wait('a picture', fn (): bool => $this->painted('main canvas') > 0);
+        $before = $this->painted('main canvas');
+        $chrome->press($find);
+        $chrome->wait('the find', fn (): bool => $this->painted('main canvas') > $before);
+        $chrome->press('Take it, and cut');
+        $chrome->waitForPath('/cut/');
+        $this->waitForChecks();
+
+        return $chrome;
+    }
+
+    /** Presses the first mending button until none is left. */
+    private function mendAll(array $but = []): void
+    {
+        $chrome = $this->chrome();
+        for ($i = 0; $i < 12; $i++) {
+            $label = $chrome->run('return [...document.querySelectorAll("[data-findings] button")].map((b) => b.textContent.trim()).find((l) => !arguments[0].includes(l)) ?? null', $but);
+            if (! is_string($label)) {
+                return;
+            }
+            $checked = $this->checked();
+            $chrome->press($label);
+            $chrome->wait("“{$label}” to be done", fn (): bool => $this->checked() > $checked);
+        }
+        self::fail('The check list never came to an end: '.$chrome->text('[data-findings]'));
+    }
+
+    private function makeTip(): Bitmap
+    {
+        $chrome = $this->chrome();
+        $chrome->press('Make tip');
+        $chrome->waitForPath('/tune/');
+        $chrome->wait('a swatch', fn (): bool => $this->painted('main canvas') > 0);
+        $tip = $chrome->run('return fetch("/keep").then((r) => r.text()).then((t) => JSON.parse(new DOMParser().parseFromString(t, "text/html").getElementById("keep-data").textContent).brushes.find((b) => b.tune === location.href).tip)');
+        self::assertIsString($tip);
+
+        return PictureFile::read((string) file_get_contents($tip))->bitmap();
+    }
+
+    private function checked(): int
+    {
+        return (int) $this->chrome()->run('return Number(document.querySelector("[x-ref=prints]")?.dataset.checked || 0)');
+    }
+
+    private function waitForChecks(): void
+    {
+        $this->chrome()->wait('the check list', fn (): bool => $this->checked() > 0);
+    }
+
+    /** @param  callable(): mixed  $do */
+    private function afterPreview(callable $do): void
+    {
+        $painted = $this->painted('[x-ref=picture]');
+        $checked = $this->checked();
+        $do();
+        $this->chrome()->wait('the picture to follow', fn (): bool => $this->painted('[x-ref=picture]') > $painted && $this->checked() > $checked);
+    }
+
+    private function waitForUndo(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->wait('the stroke to be laid', fn (): bool => $chrome->run('return !Array.from(document.querySelectorAll("button")).find(b => b.textContent.trim() === "Undo").disabled') === true);
+    }
+
+    private function sheet(): Bitmap
+    {
+        return PictureFile::read((string) file_get_contents("{$this->app()->url}/sheets/".basename($this->chrome()->path()).'/picture'))->bitmap();
+    }
+
+    /** @return array{int, int, int, int}|null left, top, right, bottom of all ink */
+    private function inked(Bitmap $sheet): ?array
+    {
+        $box = null;
+        foreach ($sheet->pixels as $i => $p) {
+            if (($p & 255) > 0) {
+                $x = $i % $sheet->width;
+                $y = intdiv($i, $sheet->width);
+                $box = $box === null ? [$x, $y, $x, $y] : [min($box[0], $x), min($box[1], $y), max($box[2], $x), max($box[3], $y)];
+            }
+        }
+
+        return $box;
+    }
+}

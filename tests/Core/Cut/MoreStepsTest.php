@@ -1,0 +1,336 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Cut;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Pictures;
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Curve;
+use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\Cut\Replay;
+use Yarrowfog\Core\Cut\StepCatalogue;
+use Yarrowfog\Core\Cut\Steps\Cells;
+use Yarrowfog\Core\Cut\Steps\Crop;
+use Yarrowfog\Core\Cut\Steps\DragBlur;
+use Yarrowfog\Core\Cut\Steps\FadeEdge;
+use Yarrowfog\Core\Cut\Steps\FlattenLight;
+use Yarrowfog\Core\Cut\Steps\Flip;
+use Yarrowfog\Core\Cut\Steps\Grain;
+use Yarrowfog\Core\Cut\Steps\GreyMix;
+use Yarrowfog\Core\Cut\Steps\HandMask;
+use Yarrowfog\Core\Cut\Steps\InkGain;
+use Yarrowfog\Core\Cut\Steps\KeepArea;
+use Yarrowfog\Core\Cut\Steps\LiftBacking;
+use Yarrowfog\Core\Cut\Steps\OutlineEdge;
+use Yarrowfog\Core\Cut\Steps\RoughEdge;
+use Yarrowfog\Core\Cut\Steps\Shadow;
+use Yarrowfog\Core\Cut\Steps\Specks;
+use Yarrowfog\Core\Cut\Steps\Threshold;
+use Yarrowfog\Core\Cut\Steps\Tiles;
+use Yarrowfog\Core\Cut\Steps\Turn;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Tip\InkRule;
+use Yarrowfog\Core\Tip\TipKind;
+
+final class MoreStepsTest extends TestCase
+{
+    private const INK = 0x000000FF;
+
+    public function test_crop_keeps_what_lies_between_its_edges(): void
+    {
+        $in = Pictures::bitmap(10, 10, fn (int $x, int $y): int => $x << 24 | $y << 16 | 255);
+        $out = (new Crop(0.2, 0.1, 0.3, 0.5))->apply($in, TipKind::InkMask);
+        self::assertSame([5, 4], [$out->width, $out->height]);
+        self::assertSame(2 << 24 | 1 << 16 | 255, $out->at(0, 0));
+    }
+
+    public function test_a_crop_that_leaves_nothing_is_refused_with_what_to_do(): void
+    {
+        $this->expectException(InvalidInput::class);
+        $this->expectExceptionMessage('Move its edges apart');
+        CutList::read(['steps' => [['step' => 'crop', 'numbers' => ['left' => 0.6, 'right' => 0.6]]]])->replay(Bitmap::filled(10, 10));
+    }
+
+    public function test_a_quarter_turn_is_exact_and_four_are_nothing(): void
+    {
+        $in = Pictures::bitmap(5, 3, fn (int $x, int $y): int => (10 * $x + $y) << 24 | 255);
+        $once = (new Turn(90))->apply($in, TipKind::InkMask);
+        self::assertSame([3, 5], [$once->width, $once->height]);
+        // Clockwise: the bottom left goes to the top left.
+        self::assertSame($in->at(0, 2), $once->at(0, 0));
+        self::assertSame($in->at(4, 0), $once->at(2, 4));
+        $turn = new Turn(90);
+        self::assertSame($in->pixels, $turn->apply($turn->apply($turn->apply($once, TipKind::InkMask), TipKind::InkMask), TipKind::InkMask)->pixels);
+    }
+
+    public function test_turning_keeps_the_ink_and_loses_no_corner(): void
+    {
+        $in = Bitmap::filled(40, 20, self::INK);
+        $out = (new Turn(33))->apply($in, TipKind::InkMask);
+        self::assertEqualsWithDelta(1.0, InkRule::plane($out, TipKind::InkMask)->total() / (65535 * 800), 0.005);
+    }
+
+    public function test_flipping_twice_is_nothing(): void
+    {
+        $in = Pictures::bitmap(7, 4, fn (int $x, int $y): int => (20 * $x + $y) << 24 | 255);
+        foreach ([[true, false], [false, true], [true, true]] as [$across, $down]) {
+            $flip = new Flip($across, $down);
+            $once = $flip->apply($in, TipKind::InkMask);
+            self::assertSame($in->at($across ? 6 : 0, $down ? 3 : 0), $once->at(0, 0));
+            self::assertSame($in->pixels, $flip->apply($once, TipKind::InkMask)->pixels);
+        }
+    }
+
+    /** A place of the source must be found again after any mixture of crops, turns, flips and scales. */
+    public function test_placements_follow_a_mark_through_every_frame_step(): void
+    {
+        $in = Pictures::bitmap(120, 80, fn (int $x, int $y): int => abs($x - 80) < 3 && abs($y - 30) < 3 ? self::INK : 0);
+        $list = CutList::read(['steps' => [
+            ['step' => 'crop', 'numbers' => ['left' => 0.25]],
+            ['step' => 'turn', 'numbers' => ['angle' => 31]],
+            ['step' => 'flip'],
+            ['step' => 'shadow', 'numbers' => ['dx' => 30, 'dy' => 10, 'opacity' => 0]],
+            ['step' => 'scale', 'numbers' => ['side' => 300]],
+        ]]);
+        $replay = Replay::of($list, $in);
+        $sumX = $sumY = $sum = 0.0;
+        foreach (InkRule::plane($replay->picture, TipKind::InkMask)->values as $i => $ink) {
+            $sum += $ink;
+            $sumX += $ink * ($i % $replay->picture->width + 0.5);
+            $sumY += $ink * (intdiv($i, $replay->picture->width) + 0.5);
+        }
+        $p = $replay->placement;
+        self::assertEqualsWithDelta($p->a * 80.5 + $p->c * 30.5 + $p->e, $sumX / $sum, 0.2);
+        self::assertEqualsWithDelta($p->b * 80.5 + $p->d * 30.5 + $p->f, $sumY / $sum, 0.2);
+    }
+
+    public function test_flatten_light_makes_paper_even_and_keeps_the_mark(): void
+    {
+        $in = Pictures::bitmap(200, 150, function (int $x, int $y): int {
+            $light = 0.5 + 0.5 * $x / 200;
+
+            return Pictures::grey((int) (240 * $light * (abs($x - 100) < 12 && $y > 40 && $y < 100 ? 0.25 : 1)));
+        });
+        $out = (new FlattenLight(40, false))->apply($in, TipKind::InkMask);
+        $grey = fn (int $x, int $y): int => $out->at($x, $y) >> 24;
+        foreach ([[12, 10], [60, 75], [150, 140], [190, 20]] as [$x, $y]) {
+            self::assertEqualsWithDelta(240, $grey($x, $y), 10, "paper at {$x}, {$y}");
+        }
+        self::assertEqualsWithDelta(60, $grey(100, 70), 12, 'the mark');
+    }
+
+    public function test_specks_go_and_holes_are_filled_by_their_area(): void
+    {
+        $in = Pictures::bitmap(40, 30, fn (int $x, int $y): int => ($x >= 10 && $x < 30 && $y >= 10 && $y < 25 && ! ($x >= 15 && $x < 18 && $y >= 15 && $y < 18)) || ($x < 3 && $y < 3) || ($x >= 35 && $x < 39 && $y < 4) ? self::INK : 0);
+        $out = (new Specks(10, 10))->apply($in, TipKind::InkMask);
+        self::assertSame(0, $out->at(1, 1), 'an island of 9 px² goes');
+        self::assertSame(self::INK, $out->at(36, 1), 'one of 16 px² stays');
+        self::assertSame(self::INK, $out->at(16, 16), 'a hole of 9 px² is filled');
+        self::assertSame(0, $out->at(5, 28), 'the ground is no hole');
+        self::assertSame(0, (new Specks(0, 9))->apply($in, TipKind::InkMask)->at(16, 16), 'a hole as large as the limit stays');
+    }
+
+    public function test_keep_area_keeps_a_box_an_oval_and_a_free_outline(): void
+    {
+        $in = Bitmap::filled(100, 60, self::INK);
+        $ink = fn (KeepArea $step): float => InkRule::plane($step->apply($in, TipKind::InkMask), TipKind::InkMask)->total() / 65535;
+        self::assertEqualsWithDelta(60 * 30, $ink(new KeepArea('box', [[0.2, 0.25], [0.8, 0.75]], 0)), 1);
+        self::assertEqualsWithDelta(M_PI * 30 * 15, $ink(new KeepArea('oval', [[0.2, 0.25], [0.8, 0.75]], 0)), 6);
+        self::assertEqualsWithDelta(50 * 60 / 2, $ink(new KeepArea('free outline', [[0, 0], [1, 0], [0.5, 0.5]], 0)), 10);
+        self::assertEqualsWithDelta(60 * 30, $ink(new KeepArea('box', [[0.2, 0.25], [0.8, 0.75]], 6)), 20, 'a feather keeps the ink');
+    }
+
+    public function test_the_hand_hides_and_shows_again(): void
+    {
+        $in = Bitmap::filled(200, 100, self::INK);
+        $stroke = fn (bool $shows, float $to): array => ['shows' => $shows, 'size' => 0.2, 'softness' => 0.1, 'samples' => array_map(fn (int $i): array => [$i * 10, 0.2 + ($to - 0.2) * $i / 20, 0.5, 1], range(0, 20))];
+        $cut = fn (array $strokes): Bitmap => CutList::read(['steps' => [['step' => 'hand-mask', 'numbers' => ['strokes' => $strokes]]]])->replay($in);
+        $hidden = $cut([$stroke(false, 0.8)]);
+        self::assertSame(0, $hidden->at(100, 50));
+        self::assertSame(self::INK, $hidden->at(100, 5));
+        $shown = $cut([$stroke(false, 0.8), $stroke(true, 0.5)]);
+        self::assertSame(self::INK, $shown->at(70, 50));
+        self::assertSame(0, $shown->at(150, 50));
+        self::assertSame($in, (new HandMask([]))->apply($in, TipKind::InkMask));
+    }
+
+    /** The edge colours of a cut-out over a known colour come back within 3/255 on average, and no halo is left on black. */
+    public function test_lift_backing_recovers_edge_colours(): void
+    {
+        foreach ([new Srgb(255, 255, 255), new Srgb(90, 200, 140), new Srgb(20, 20, 20)] as $backing) {
+            $true = [180, 60, 30];
+            $in = Pictures::bitmap(80, 80, function (int $x, int $y) use ($backing, $true): int {
+                $alpha = (int) round(255 * max(0.0, min(1.0, (30 - hypot($x - 40, $y - 40)) / 6)));
+                $mix = fn (int $c, int $b): int => (int) round(($c * $alpha + $b * (255 - $alpha)) / 255);
+
+                return $alpha === 0 ? 0 : $mix($true[0], $backing->red) << 24 | $mix($true[1], $backing->green) << 16 | $mix($true[2], $backing->blue) << 8 | $alpha;
+            });
+            $out = (new LiftBacking($backing))->apply($in, TipKind::OwnColours);
+            $off = $count = $halo = 0;
+            foreach ($out->pixels as $p) {
+                $alpha = $p & 255;
+                if ($alpha > 0 && $alpha < 255) {
+                    $off += abs(($p >> 24) - $true[0]) + abs(($p >> 16 & 255) - $true[1]) + abs(($p >> 8 & 255) - $true[2]);
+                    $count += 3;
+                    // Laid on black, an edge pixel must not be brighter than its share of the true colour.
+                    $halo = max($halo, (($p >> 24) - $true[0]) * $alpha / 255, (($p >> 16 & 255) - $true[1]) * $alpha / 255, (($p >> 8 & 255) - $true[2]) * $alpha / 255);
+                }
+            }
+            self::assertGreaterThan(300, $count);
+            self::assertLessThan(3.0, $off / $count);
+            self::assertLessThan(2.0, $halo);
+            $measured = LiftBacking::measured($in) ?? new Srgb(0, 0, 0);
+            self::assertEqualsWithDelta($backing->green, $measured->green, 3, 'measured at the edge');
+        }
+        $full = Bitmap::filled(3, 3, 0x12345678 | 255);
+        self::assertSame($full->pixels, (new LiftBacking(new Srgb(0, 0, 0)))->apply($full, TipKind::OwnColours)->pixels, 'where alpha is full nothing changes');
+    }
+
+    public function test_fade_edge_ends_in_nothing_and_leaves_the_rest(): void
+    {
+        $in = Bitmap::filled(50, 20, self::INK);
+        $out = (new FadeEdge(0, 0, 20, 0, 'even'))->apply($in, TipKind::InkMask);
+        self::assertSame(0, $out->at(49, 10));
+        self::assertEqualsWithDelta(127, $out->at(39, 10) & 255, 8);
+        self::assertSame(self::INK, $out->at(29, 10));
+        self::assertSame(self::INK, $out->at(0, 0));
+    }
+
+    public function test_grey_mix_weighs_families_and_leaves_greys(): void
+    {
+        $luma = new GreyMix([0.2126, 0.9278, 0.7152, 0.7874, 0.0722, 0.2848]);
+        $in = new Bitmap(4, 1, [0xC08040FF, 0x20A0E0FF, 0x777777FF, 0x10F030FF]);
+        foreach ($luma->apply($in, TipKind::InkMask)->pixels as $i => $p) {
+            self::assertEqualsWithDelta(InkRule::luma($in->pixels[$i]) / 257, $p >> 24, 1.0);
+        }
+        // Reds black, blues white.
+        $out = (new GreyMix([0, 0.5, 0.5, 0.5, 1, 0.5]))->apply(new Bitmap(3, 1, [0xFF0000FF, 0x0000FFFF, 0x404040FF]), TipKind::InkMask);
+        self::assertSame([0, 255, 0x40], array_map(fn (int $p): int => $p >> 24, $out->pixels));
+    }
+
+    public function test_otsu_parts_two_heaps_of_greys(): void
+    {
+        $in = Pictures::bitmap(20, 20, fn (int $x, int $y): int => Pictures::grey($x < 8 ? 40 + ($x + $y) % 20 : 180 + ($x * $y) % 30));
+        self::assertThat(Threshold::found($in), self::logicalAnd(self::greaterThan(59), self::lessThan(181)));
+        $out = (new Threshold(null, 0))->apply($in, TipKind::InkMask);
+        self::assertSame(self::INK, $out->at(3, 3));
+        self::assertSame(0, $out->at(15, 3));
+    }
+
+    public function test_ink_gain_follows_its_curve(): void
+    {
+        $out = (new InkGain(new Curve([[0.0, 0.0], [0.5, 1.0], [1.0, 1.0]])))->apply(new Bitmap(2, 1, [Pictures::grey(128), Pictures::grey(255)]), TipKind::InkMask);
+        self::assertGreaterThan(250, $out->at(0, 0) & 255);
+        self::assertSame(0, $out->at(1, 0) & 255);
+    }
+
+    public function test_drag_blur_spreads_ink_along_its_direction_only(): void
+    {
+        $in = Pictures::bitmap(61, 61, fn (int $x, int $y): int => abs($x - 30) < 2 && abs($y - 30) < 2 ? self::INK : 0);
+        foreach ([0, 30, 90, -60] as $angle) {
+            $ink = InkRule::plane((new DragBlur($angle, 21))->apply($in, TipKind::InkMask), TipKind::InkMask);
+            self::assertEqualsWithDelta(1.0, $ink->total() / (9 * 65535), 0.04, "ink at {$angle}°");
+            $along = [cos(deg2rad($angle)), sin(deg2rad($angle))];
+            foreach ($ink->values as $i => $v) {
+                $across = abs(-$along[1] * ($i % 61 - 30) + $along[0] * (intdiv($i, 61) - 30));
+                self::assertTrue($v < 400 || $across < 3.2, "nothing off the line at {$angle}°");
+            }
+        }
+    }
+
+    public function test_tiles_are_even_and_keep_the_ink(): void
+    {
+        $in = Pictures::bitmap(40, 40, fn (int $x, int $y): int => Pictures::grey(($x * 6 + $y) % 256));
+        $out = (new Tiles(8))->apply($in, TipKind::InkMask);
+        self::assertSame($out->at(0, 0), $out->at(7, 7));
+        self::assertNotSame($out->at(7, 0), $out->at(8, 0));
+        self::assertEqualsWithDelta(1.0, InkRule::plane($out, TipKind::InkMask)->total() / InkRule::plane($in, TipKind::InkMask)->total(), 0.01);
+    }
+
+    public function test_cells_follow_their_roll_and_part_by_a_gap(): void
+    {
+        $in = Bitmap::filled(120, 90, self::INK);
+        $ink = fn (float $gap, int $roll): array => (new Cells(8, $gap, $roll))->apply($in, TipKind::InkMask)->pixels;
+        self::assertSame($ink(3, 1), $ink(3, 1));
+        self::assertNotSame($ink(3, 1), $ink(3, 2));
+        self::assertSame($in->pixels, $ink(0, 1));
+        $empty = count(array_filter($ink(3, 1), fn (int $p): bool => ($p & 255) < 128));
+        // Cells of 15 px have borders of about 2 / 15 px per px²; a gap of 3 px takes some 35 %.
+        self::assertEqualsWithDelta(0.35, $empty / (120 * 90), 0.1);
+    }
+
+    public function test_grain_and_rough_edge_take_ink_and_never_add_any(): void
+    {
+        $in = Pictures::bitmap(80, 80, fn (int $x, int $y): int => hypot($x - 40, $y - 40) < 30 ? self::INK : 0);
+        foreach ([new Grain(0.5, 4, 1), new RoughEdge(6, 5, 1)] as $step) {
+            $out = $step->apply($in, TipKind::InkMask);
+            $share = InkRule::plane($out, TipKind::InkMask)->total() / InkRule::plane($in, TipKind::InkMask)->total();
+            self::assertThat($share, self::logicalAnd(self::greaterThan(0.5), self::lessThan(0.97)));
+            foreach ($out->pixels as $i => $p) {
+                self::assertLessThanOrEqual($in->pixels[$i] & 255, $p & 255);
+            }
+        }
+        self::assertSame(self::INK, (new RoughEdge(6, 5, 1))->apply($in, TipKind::InkMask)->at(40, 40), 'the inside stays');
+    }
+
+    public function test_an_outline_has_its_width_and_a_shadow_its_place(): void
+    {
+        $in = Pictures::bitmap(60, 60, fn (int $x, int $y): int => $x >= 20 && $x < 40 && $y >= 20 && $y < 40 ? 0xFFFFFFFF : 0);
+        $line = (new OutlineEdge(5, new Srgb(0, 0, 0)))->apply($in, TipKind::OwnColours);
+        self::assertSame(self::INK, $line->at(15, 30));
+        self::assertSame(0, $line->at(13, 30) & 255);
+        self::assertSame(0xFFFFFFFF, $line->at(20, 30));
+        $shadow = (new Shadow(7, 4, 0, 0.5, new Srgb(0, 0, 0)))->apply($in, TipKind::OwnColours);
+        self::assertEqualsWithDelta(127, $shadow->at(46, 43) & 255, 1);
+        self::assertSame(0, $shadow->at(47, 43) & 255);
+        self::assertSame(0xFFFFFFFF, $shadow->at(30, 30));
+    }
+
+    public function test_what_spreads_beyond_the_picture_is_given_room(): void
+    {
+        $replay = Replay::of(CutList::read(['steps' => [['step' => 'outline', 'numbers' => ['width' => 5]]]]), Bitmap::filled(20, 10, self::INK));
+        self::assertSame([32, 22], [$replay->picture->width, $replay->picture->height]);
+        self::assertSame(6.0, $replay->placement->e);
+    }
+
+    /** A quarter of the size, and a quarter of every length: the preview shows what the full size becomes. */
+    #[DataProvider('steps')]
+    public function test_preview_and_full_size_agree(string $step): void
+    {
+        // Soft, so that what differs is the step and not the sampling.
+        $draw = fn (int $scale): Bitmap => Pictures::bitmap(240 * $scale, 160 * $scale, function (int $x, int $y) use ($scale): int {
+            $d = hypot($x / $scale - 120, ($y / $scale - 80) * 1.4);
+            $ink = max(0.0, min(1.0, (60 - $d) / 8 + 0.2 * sin($d / 6)));
+
+            return (int) (235 - 200 * $ink) << 24 | (int) (230 - 170 * $ink) << 16 | (int) (220 - 210 * $ink) << 8 | 255;
+        });
+        $numbers = ['hand-mask' => ['strokes' => [['size' => 0.2, 'softness' => 0.5, 'samples' => [[0, 0.3, 0.3], [100, 0.6, 0.6]]]]], 'turn' => ['angle' => 20], 'fade-edge' => ['left' => 200], 'grain' => ['size' => 24], 'rough-edge' => ['reach' => 40, 'size' => 40], 'cells' => ['count' => 6, 'border' => 12], 'tiles' => ['side' => 80]];
+        $list = CutList::read(['kind' => 'own colours', 'steps' => [...in_array($step, ['rough-edge', 'outline', 'outer-glow', 'inner-glow', 'shadow', 'specks', 'trim', 'centre'], true) ? [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 225]]] : [], ['step' => $step, 'numbers' => $numbers[$step] ?? []]]]);
+        $full = $list->replay($draw(4));
+        $small = $list->replay($draw(1), 0.25);
+        self::assertEqualsWithDelta($full->width / 4, $small->width, 3.2);
+        self::assertEqualsWithDelta($full->height / 4, $small->height, 3.2);
+        $off = $count = 0;
+        for ($y = 4; $y < $small->height - 4; $y += 3) {
+            for ($x = 4; $x < $small->width - 4; $x += 3) {
+                $a = $small->at($x, $y);
+                $b = $full->at((int) min($full->width - 1, ($x + 0.5) * $full->width / $small->width), (int) min($full->height - 1, ($y + 0.5) * $full->height / $small->height));
+                $off += abs(($a & 255) - ($b & 255)) + abs(($a >> 16 & 255) * ($a & 255) - ($b >> 16 & 255) * ($b & 255)) / 255;
+                $count += 2;
+            }
+        }
+        self::assertLessThan(6.0, $off / $count, 'mean difference, of 255');
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function steps(): iterable
+    {
+        foreach (StepCatalogue::ids() as $id) {
+            yield $id => [$id];
+        }
+    }
+}

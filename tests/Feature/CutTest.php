@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Cutting\TipMaker;
+use App\Gathering\Gatherer;
+use App\Models\Brush;
+use App\Models\FrameSet;
+use App\Models\Tip;
+use App\Pictures\PictureFile;
+use App\Work\Progress;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\TestWith;
+use Tests\Core\Pictures;
+use Yarrowfog\Core\Cut\CutList;
+
+final class CutTest extends FeatureTestCase
+{
+    private const CLEAN = ['step' => 'clear-paper', 'numbers' => ['whitePoint' => 200, 'blackPoint' => 30]];
+
+    /** What is kept half way must not be taken for the result of other numbers. */
+    public function test_a_preview_that_goes_on_from_half_way_is_that_of_the_whole_list(): void
+    {
+        $source = $this->source();
+        $list = fn (float $white, float $sigma): array => ['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => $white]], ['step' => 'blur', 'numbers' => ['sigma' => $sigma]], ['step' => 'trim']]];
+        $pixels = fn (array $list, int $at): array => self::patches($this->postJson("/cut/{$source->id}/preview", ['list' => $list, 'at' => $at]))['patches'][0]['picture']->pixels;
+        foreach ([[200, 1, 1], [200, 3, 1], [190, 3, 0], [190, 3, 2], [200, 1, 2], [200, 1, 1]] as [$white, $sigma, $at]) {
+            $whole = CutList::read($list($white, $sigma))->replay(PictureFile::read($this->scan())->bitmap());
+            self::assertTrue($whole->pixels === $pixels($list($white, $sigma), $at), "white {$white}, σ {$sigma}, at {$at}");
+        }
+    }
+
+    public function test_every_step_has_a_picture_of_its_effect(): void
+    {
+        $source = $this->source();
+        $effects = self::patches($this->postJson("/cut/{$source->id}/effects", ['kind' => 'ink mask', 'steps' => [self::CLEAN]]));
+        self::assertSameSize($effects['words']['steps'], $effects['patches']);
+        self::assertContains('rough-edge', $effects['words']['steps']);
+        foreach ($effects['patches'] as $patch) {
+            self::assertLessThanOrEqual(120, max($patch['picture']->width, $patch['picture']->height));
+        }
+    }
+
+    public function test_sources_are_cut_together_into_frames(): void
+    {
+        $ids = [$this->source()->id, $this->source()->id, $this->source()->id];
+        $url = $this->postJson('/cut-sets', ['sources' => $ids])->assertCreated()->json('cut');
+        $set = FrameSet::query()->firstOrFail();
+        $this->get($url.'?frame=1')->assertOk()->assertSee('Make tip of', false);
+        $this->putJson("/cut-sets/{$set->id}", [
+            'list' => ['steps' => [self::CLEAN, ['step' => 'trim']]],
+            'frames' => [
+                ['source' => $ids[2], 'own' => null],
+                ['source' => $ids[0], 'own' => ['steps' => [self::CLEAN, ['step' => 'trim', 'numbers' => ['margin' => 30]]]]],
+                ['source' => $ids[1], 'own' => null],
+            ],
+        ])->assertOk();
+        $brush = Brush::query()->findOrFail($this->postJson("/cut-sets/{$set->id}/tip", ['name' => 'Blots'])->assertCreated()->json('brush'));
+        self::assertSame([$ids[2], $ids[0], $ids[1]], array_column($brush->tip->pictures(), 'source'));
+        self::assertCount(1, array_unique(array_column($brush->tip->pictures(), 'width')), 'a common box');
+        // The frame with a wide margin of its own made the box wide.
+        self::assertGreaterThan(110, $brush->tip->width);
+        $this->get("/tune/{$brush->id}")->assertOk();
+        self::patches($this->postJson("/tune/{$brush->id}/swatch", ['brush' => $brush->current()->toArray(), 'roll' => 1, 'width' => 300, 'height' => 100]));
+    }
+
+    #[TestWith([1])]
+    #[TestWith([33])]
+    public function test_too_few_or_too_many_frames_are_refused_with_what_can_be(int $count): void
+    {
+        $id = $this->source()->id;
+        $this->postJson('/cut-sets', ['sources' => array_fill(0, $count, $id)])->assertUnprocessable()->assertJsonPath('message', "A tip takes 2 to 32 frames; these are {$count}.");
+    }
+
+    public function test_a_frame_whose_source_is_gone_is_told(): void
+    {
+        $sources = [$this->source(), $this->source(), $this->source()];
+        $this->postJson('/cut-sets', ['sources' => array_column($sources, 'id')])->assertCreated();
+        $sources[1]->delete();
+        $this->postJson('/cut-sets/1/tip', [])->assertUnprocessable()->assertJsonPath('message', 'The source of frame 2 is gone. Take the frame out, or bring its source back in Gather.');
+    }
+
+    public function test_a_tip_is_made_anew_its_brushes_follow_and_it_is_put_back(): void
+    {
+        $brush = $this->brush();
+        $tip = $brush->tip;
+        $before = [$tip->hash, $tip->width, $tip->kind];
+        $list = ['kind' => 'own colours', 'steps' => [self::CLEAN, ['step' => 'trim', 'numbers' => ['margin' => 20]]]];
+        $this->postJson("/tips/{$tip->id}/remake", ['list' => $list])->assertOk();
+        $tip->refresh();
+        self::assertNotSame($before[1], $tip->width);
+        self::assertSame('own colours', $brush->refresh()->kept->tipKind->value);
+        // Its list is taken up again where it was left.
+        $this->get("/cut/{$tip->source_id}?tip={$tip->id}")->assertOk()->assertSee('Make it anew');
+        $this->postJson("/tips/{$tip->id}/put-back")->assertOk();
+        $tip->refresh();
+        self::assertSame($before, [$tip->hash, $tip->width, $tip->kind]);
+        self::assertSame('ink mask', $brush->refresh()->kept->tipKind->value);
+        $this->postJson("/tips/{$tip->id}/put-back")->assertUnprocessable();
+    }
+
+    public function test_lists_are_kept_by_name_and_exchanged(): void
+    {
+        $list = ['kind' => 'ink mask', 'steps' => [['step' => 'specks', 'on' => true, 'numbers' => ['islands' => 90, 'holes' => 3]]]];
+        $kept = $this->postJson('/cut-lists', ['name' => 'Dusty scans', 'list' => $list])->assertCreated()->json();
+        $file = $this->get("/cut-lists/{$kept['id']}.json")->assertOk();
+        self::assertStringContainsString('dusty-scans.json', (string) $file->headers->get('Content-Disposition'));
+        $this->postJson('/cut-lists/read', json_decode((string) $file->getContent(), true))->assertOk()->assertJsonPath('list.steps.0.numbers.islands', 90);
+        $this->postJson('/cut-lists', ['name' => '  ', 'list' => $list])->assertUnprocessable()->assertJsonPath('message', 'Give the list a name.');
+        $this->deleteJson("/cut-lists/{$kept['id']}")->assertOk();
+        $this->get("/cut-lists/{$kept['id']}.json")->assertNotFound();
+    }
+
+    /** @param  array<string, mixed>  $list */
+    #[TestWith([['steps' => [['step' => 'bleach']]], 'There is no step “bleach”'])]
+    #[TestWith([['steps' => [['step' => 'blur', 'numbers' => ['sigma' => 900]]]], '“steps.0.numbers.sigma” is 900'])]
+    #[TestWith([['steps' => [['step' => 'crop', 'numbers' => ['left' => -0.5]]]], '“steps.0.numbers.left” is -0.5'])]
+    #[TestWith([['steps' => [['step' => 'ink-gain', 'numbers' => ['curve' => [[0, 0], [0.6, 1], [0.5, 1], [1, 1]]]]]], 'must lie to the right'])]
+    public function test_a_list_from_a_file_is_checked(array $list, string $says): void
+    {
+        self::assertStringContainsString($says, (string) $this->postJson('/cut-lists/read', $list)->assertUnprocessable()->json('message'));
+    }
+
+    public function test_long_work_tells_how_far_it_is_and_can_be_called_off(): void
+    {
+        $job = (string) Str::uuid();
+        Progress::of($job)->tell(0.5, 'Specks');
+        $this->getJson("/work/{$job}")->assertOk()->assertExactJson(['part' => 0.5, 'doing' => 'Specks']);
+        $this->deleteJson("/work/{$job}")->assertOk();
+        $tips = Tip::query()->count();
+        $this->postJson("/cut/{$this->source()->id}/tip", ['list' => ['steps' => [self::CLEAN]], 'job' => $job])->assertStatus(409)->assertJsonPath('message', 'Called off. Nothing was changed.');
+        self::assertSame($tips, Tip::query()->count());
+    }
+
+    public function test_a_tip_is_taken_away_in_every_format(): void
+    {
+        $tip = $this->brush()->tip;
+        foreach (['png' => true, 'tiff' => true, 'webp' => true, 'bmp' => false] as $format => $hasAlpha) {
+            $picture = PictureFile::read((string) $this->get("/tips/{$tip->id}.{$format}")->assertOk()->getContent());
+            self::assertSame([$tip->width, $tip->height], [$picture->width, $picture->height]);
+            self::assertSame($hasAlpha ? 0 : 255, $picture->bitmap()->at(0, 0) & 255, $format);
+            self::assertSame(0, $picture->bitmap()->at($tip->width >> 1, $tip->height >> 1) >> 8, $format);
+        }
+        self::assertSame(300, PictureFile::read((string) $this->get("/tips/{$tip->id}.tiff")->getContent())->dpi);
+        self::assertStringContainsString('<path', (string) $this->get("/tips/{$tip->id}.svg")->assertOk()->getContent());
+        self::assertSame(4, substr_count((string) $this->get("/tips/{$tip->id}.svg?greys=4")->getContent(), '<path'));
+        $this->get("/tips/{$tip->id}.exe")->assertNotFound();
+    }
+
+    public function test_a_source_deleted_in_another_tab_is_told(): void
+    {
+        $source = $this->source();
+        $source->delete();
+        $this->postJson("/cut/{$source->id}/preview", ['list' => ['steps' => []]])->assertNotFound()->assertJsonPath('message', 'This is gone: it was deleted, perhaps in another tab. Go back to its room; what can be brought back is offered there.');
+    }
+
+    public function test_a_tip_in_its_own_colours_keeps_them_exactly_where_it_is_full(): void
+    {
+        $picture = Pictures::bitmap(90, 90, fn (int $x, int $y): int => hypot($x - 45, $y - 45) < 30 ? (2 * $x) << 24 | (2 * $y) << 16 | 0x40FF : 0xF4F4F0FF);
+        $source = app(Gatherer::class)->takeIn(PictureFile::png($picture), 'Coloured');
+        $brush = app(TipMaker::class)->make($source, CutList::read(['kind' => 'own colours', 'steps' => [['step' => 'clear-colour', 'numbers' => ['tolerance' => 0.05, 'feather' => 2]], ['step' => 'lift-backing'], ['step' => 'trim', 'numbers' => ['margin' => 4]]]]), 'Coloured');
+        $tip = PictureFile::read((string) $this->get("/tips/{$brush->tip_id}.png")->getContent())->bitmap();
+        // Its colours tell where each pixel was: all must have moved by the same way, and none changed.
+        $moved = [];
+        $full = 0;
+        foreach ($tip->pixels as $i => $p) {
+            if (($p & 255) === 255) {
+                $full++;
+                $moved[($p >> 24) - 2 * ($i % $tip->width).' '.($p >> 16 & 255) - 2 * intdiv($i, $tip->width).' '.($p >> 8 & 255)] = true;
+            }
+        }
+        self::assertGreaterThan(2000, $full);
+        self::assertCount(1, $moved);
+        self::assertStringEndsWith(' 64', (string) array_key_first($moved));
+    }
+
+    public function test_two_ink_tips_are_made_and_painted(): void
+    {
+        $brush = app(TipMaker::class)->make($this->source(), CutList::read(['kind' => 'two-ink', 'steps' => [self::CLEAN]]), 'Two');
+        self::assertSame('two-ink', $brush->tip->kind->value);
+        self::patches($this->postJson("/tune/{$brush->id}/swatch", ['brush' => $brush->current()->toArray(), 'roll' => 1, 'width' => 300, 'height' => 100]));
+    }
+}

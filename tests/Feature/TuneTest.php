@@ -1,0 +1,245 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Brush;
+use App\Models\Maker;
+use App\Models\PenRecording;
+use App\Models\Tip;
+use App\Models\Tooth;
+use App\Pictures\PictureFile;
+use Illuminate\Http\UploadedFile;
+use PHPUnit\Framework\Attributes\TestWith;
+use Yarrowfog\Core\Format\InkMl\InkMlReader;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
+
+final class TuneTest extends FeatureTestCase
+{
+    private const STROKE = '22222222-2222-4222-8222-222222222222';
+
+    public function test_a_stroke_painted_on_the_swatch_is_shown_live_as_it_is_painted_whole(): void
+    {
+        $brush = $this->brush();
+        foreach (['paints' => [], 'erases' => ['does' => ['base' => 'erases']], 'smudges' => ['does' => ['base' => 'smudges']], 'lends' => ['lends' => ['base' => 0.7]]] as $name => $more) {
+            $order = ['brush' => ['settings' => ['size' => ['base' => 30, 'spread' => 0.4, 'drives' => [['input' => 'pressure', 'from' => 0.3, 'to' => 1]]], 'spacing' => ['base' => 0.3], ...$more]], 'roll' => 4, 'width' => 400, 'height' => 120, 'pen' => 'hatching'];
+            $samples = array_map(fn (int $i): array => [$i * 8, 30 + 8 * $i, 60 + 30 * sin($i / 5), 0.2 + $i / 60], range(0, 40));
+            $sheet = $this->laid(Bitmap::filled(400, 120), $this->postJson("/tune/{$brush->id}/swatch", $order));
+            $state = [];
+            $stroke = str_replace('2222222222', substr(md5($name), 0, 10), self::STROKE);
+            foreach (array_chunk($samples, 9) as $piece) {
+                $answer = $this->postJson("/tune/{$brush->id}/pieces", [...$order, 'stroke' => $stroke, 'realPressure' => true, 'samples' => $piece, ...$state]);
+                $words = self::patches($answer)['words'];
+                self::assertEqualsWithDelta($piece[count($piece) - 1][3], $words['readings']['size pressure'], 0.01);
+                $state = ['state' => $words['state']];
+                $sheet = $this->laid($sheet, $answer);
+            }
+            $whole = $this->laid(Bitmap::filled(400, 120), $this->postJson("/tune/{$brush->id}/swatch", [...$order, 'strokes' => [['realPressure' => true, 'samples' => $samples]]]));
+            // The last piece of path is certain only when the pen lifts.
+            $differs = 0;
+            foreach ($whole->pixels as $i => $pixel) {
+                foreach ($i % 400 < 300 ? [24, 16, 8, 0] : [] as $shift) {
+                    $differs = max($differs, ($pixel & 255) < 9 && ($sheet->pixels[$i] & 255) < 9 ? 0 : abs(($pixel >> $shift & 255) - ($sheet->pixels[$i] >> $shift & 255)));
+                }
+            }
+            self::assertLessThanOrEqual(2, $differs, $name);
+        }
+        // Without its cache a piece asks for the whole stroke.
+        self::assertTrue(self::patches($this->postJson("/tune/{$brush->id}/pieces", ['brush' => [], 'roll' => 1, 'stroke' => self::STROKE, 'samples' => [[0, 5, 5, 1]], 'state' => ['piece' => 3, 'roll' => 1, 'stroke' => []]]))['words']['again']);
+    }
+
+    public function test_strokes_on_a_picture_lie_on_that_picture(): void
+    {
+        $brush = $this->brush();
+        $order = ['brush' => ['settings' => ['size' => ['base' => 40], 'blendMode' => ['base' => 'multiply']], 'inks' => ['main' => '#80ff80', 'second' => '#000000']], 'roll' => 1, 'width' => 300, 'height' => 100, 'under' => $this->source()->id, 'pen' => 'long straight'];
+        $on = $this->laid(Bitmap::filled(300, 100), $this->postJson("/tune/{$brush->id}/swatch", $order));
+        self::assertSame(210, $on->at(4, 4) >> 24);
+        // Grey 210 times #80ff80.
+        self::assertEqualsWithDelta([105, 210, 105], [$on->at(60, 53) >> 24, $on->at(60, 53) >> 16 & 255, $on->at(60, 53) >> 8 & 255], 3);
+        $this->postJson("/tune/{$brush->id}/swatch", [...$order, 'under' => 999])->assertUnprocessable()->assertJsonPath('message', 'The picture under the swatch is gone. Choose another backdrop.');
+    }
+
+    public function test_influence_knows_the_pen(): void
+    {
+        $brush = $this->brush();
+        $settings = ['settings' => ['size' => ['base' => 40, 'drives' => [['input' => 'pressure', 'from' => 0.2, 'to' => 1]]], 'angleFollows' => ['base' => 'heading'], 'count' => ['base' => 1, 'spread' => 0.5]]];
+        $ask = fn (string $pen): array => $this->influence($brush, ['brush' => $settings, 'roll' => 1, 'pen' => $pen]);
+        $pen = $ask('slow swell');
+        self::assertGreaterThan(0.05, $pen['drives']['size pressure']['share']);
+        $mouse = $ask('mouse');
+        self::assertSame('idle: this pen has no pressure', $mouse['drives']['size pressure']['reason']);
+        self::assertSame('idle: count is 1', $mouse['spreads']['count']['reason']);
+        // The blot is a disc.
+        self::assertSame('idle: a round tip looks the same however it is turned', $mouse['settings']['angleFollows']['reason']);
+        $still = $this->postJson("/tune/{$brush->id}/advice", ['brush' => $settings, 'roll' => 1, 'pen' => 'mouse'])->json('still');
+        self::assertSame(['size pressure' => 'idle: this pen has no pressure'], $still);
+    }
+
+    public function test_every_movement_is_shown_and_one_of_ones_own_is_kept_named_taken_away_and_deleted(): void
+    {
+        $brush = $this->brush();
+        $strokes = [['realPressure' => true, 'samples' => [[0, 10, 10, 0.2, 10, 5, 40], [40, 90, 40, 0.9, 20, 5, 60]]], ['realPressure' => false, 'samples' => [[0, 50, 50, 0.5]]]];
+        $id = $this->postJson('/recordings', ['name' => ' My hand ', 'strokes' => $strokes])->assertCreated()->assertJson(['name' => 'My hand'])->json('id');
+        $shown = self::patches($this->postJson("/tune/{$brush->id}/movements", ['brush' => [], 'roll' => 1]));
+        self::assertSame([...PracticePen::names(), 'My hand'], array_column($shown['words']['movements'], 'name'));
+        self::assertSame('2 strokes, 0.0 s, with pressure', $shown['words']['movements'][13]['sentence']);
+        foreach ($shown['patches'] as $patch) {
+            self::assertGreaterThan(0, array_sum($patch['picture']->pixels));
+        }
+        $file = $this->get("/recordings/{$id}.inkml")->assertOk()->assertHeader('Content-Type', 'application/inkml+xml');
+        self::assertCount(2, InkMlReader::read((string) $file->getContent())->strokes);
+        $brought = $this->post('/recordings/bring', ['file' => UploadedFile::fake()->createWithContent('from a friend.inkml', (string) $file->getContent())], ['Accept' => 'application/json'])->assertCreated();
+        self::assertSame('from a friend', $brought->json('name'));
+        $this->postJson("/tune/{$brush->id}/swatch", ['brush' => [], 'roll' => 1, 'recorded' => $id, 'pen' => 'by hand'])->assertOk();
+        $this->patchJson("/recordings/{$id}", ['name' => 'Slow hand'])->assertJson(['name' => 'Slow hand']);
+        $this->deleteJson("/recordings/{$id}")->assertOk();
+        $this->postJson("/tune/{$brush->id}/swatch", ['brush' => [], 'roll' => 1, 'recorded' => $id])->assertUnprocessable()->assertJsonPath('message', 'This recording is gone. Choose another movement for the practice pen.');
+        $this->postJson("/recordings/{$id}/restore")->assertOk();
+        self::assertNotNull(PenRecording::query()->find($id));
+        $this->postJson('/recordings', ['name' => '', 'strokes' => []])->assertUnprocessable()->assertJsonPath('message', 'There is no stroke in it: a trace needs at least one.');
+    }
+
+    #[TestWith(['<ink xmlns="http://www.w3.org/2003/InkML"/>', 'There is no trace in this InkML'])]
+    #[TestWith(["<!DOCTYPE ink [<!ENTITY x 'y'>]><ink><trace>1 2</trace></ink>", 'declares a document type'])]
+    #[TestWith(['<ink><trace>NaN NaN</trace></ink>', '“NaN NaN” is no figure'])]
+    #[TestWith(["\x89PNG\r\n", 'no well-formed XML'])]
+    public function test_a_file_that_is_no_movement_is_refused_with_a_sentence(string $content, string $says): void
+    {
+        $answer = $this->post('/recordings/bring', ['file' => UploadedFile::fake()->createWithContent('a.inkml', $content)], ['Accept' => 'application/json'])->assertUnprocessable();
+        self::assertStringContainsString($says, (string) $answer->json('message'));
+        self::assertSame(0, PenRecording::query()->count());
+    }
+
+    public function test_two_windows_notice_each_other_and_nothing_is_lost(): void
+    {
+        $brush = $this->brush();
+        $save = fn (float $size, int $revision, string $tab): \Illuminate\Testing\TestResponse => $this->putJson("/tune/{$brush->id}", ['brush' => ['settings' => ['size' => ['base' => $size]]], 'roll' => 1, 'revision' => $revision, 'tab' => $tab]);
+        self::assertSame(1, $save(20, 0, 'one')->assertOk()->json('revision'));
+        // The same window never meets itself, even when an answer was lost.
+        self::assertSame(2, $save(21, 0, 'one')->assertOk()->json('revision'));
+        $save(30, 0, 'two')->assertConflict()->assertJson(['message' => 'This brush was changed in another window meanwhile.', 'revision' => 2]);
+        self::assertSame(21.0, $brush->refresh()->current()->base('size'));
+        $this->postJson("/tune/{$brush->id}/keep", ['revision' => 0, 'tab' => 'two'])->assertConflict();
+        $new = $this->postJson("/tune/{$brush->id}/branch", ['brush' => ['settings' => ['size' => ['base' => 30]]], 'roll' => 7])->assertCreated()->json('tune');
+        $copy = Brush::query()->latest('id')->firstOrFail();
+        self::assertStringEndsWith("/tune/{$copy->id}", (string) $new);
+        self::assertSame([30.0, 'Blot again', 7], [$copy->kept->base('size'), $copy->name, $copy->roll]);
+        $save(30, 2, 'two')->assertOk();
+        $save(22, 2, 'one')->assertConflict();
+    }
+
+    public function test_tip_bite_and_tooth_are_chosen_kept_and_guarded(): void
+    {
+        $brush = $this->brush();
+        $other = $this->brush();
+        $other->tip->update(['kind' => 'own colours']);
+        $third = $this->brush()->tip;
+        $tooth = $this->postJson('/teeth', ['source' => $this->source()->id])->assertCreated()->json('tooth');
+        $picture = PictureFile::read((string) $this->get($tooth['picture'])->assertOk()->getContent());
+        self::assertSame([256, 256], [$picture->width, $picture->height]);
+        $this->get('/teeth/made/slate')->assertOk()->assertHeader('Content-Type', 'image/png');
+        $this->get('/teeth/made/jelly')->assertNotFound();
+
+        $parts = ['tip' => $other->tip_id, 'bite' => $third->id, 'tooth' => $tooth['id']];
+        $draft = ['brush' => ['settings' => ['tooth' => ['base' => 'own'], 'size' => ['base' => 60]]], 'parts' => $parts, 'roll' => 1];
+        $plain = self::patches($this->postJson("/tune/{$brush->id}/swatch", [...$draft, 'parts' => ['tip' => $other->tip_id], 'brush' => ['settings' => ['size' => ['base' => 60]]]]));
+        $bitten = self::patches($this->postJson("/tune/{$brush->id}/swatch", $draft));
+        $ink = fn (array $swatch): int => array_sum(array_map(fn (array $p): int => array_sum(array_map(fn (int $pixel): int => $pixel & 255, $p['picture']->pixels)), $swatch['patches']));
+        self::assertLessThan($ink($plain), $ink($bitten));
+
+        $this->putJson("/tune/{$brush->id}", $draft)->assertOk()->assertJson(['changed' => true]);
+        $brush->refresh();
+        self::assertNotSame($other->tip_id, $brush->tip_id);
+        // The kind of the tip goes with it.
+        self::assertSame('own colours', $brush->current()->tipKind->value);
+        $state = $this->postJson("/tune/{$brush->id}/keep")->assertOk();
+        self::assertEquals($parts, $state->json('keptParts'));
+        self::assertEquals($parts, $state->json('versions.0.parts'));
+        self::assertNull($state->json('versions.1.parts.bite'));
+        self::assertSame([$other->tip_id, $third->id, $tooth['id']], [$brush->refresh()->tip_id, $brush->bite_id, $brush->tooth_id]);
+
+        $this->deleteJson("/tips/{$third->id}")->assertUnprocessable();
+        self::assertStringContainsString('is needed by', (string) $this->deleteJson("/tips/{$third->id}")->json('message'));
+        $this->deleteJson("/teeth/{$tooth['id']}")->assertUnprocessable()->assertJsonPath('message', '“Blot” is the ground of “Blot”. Choose another tooth there first.');
+        // One that is gone meanwhile is told, and the draft stays as it was.
+        $this->putJson("/tune/{$brush->id}", [...$draft, 'parts' => ['tip' => 999]])->assertUnprocessable()->assertJsonPath('message', 'The tip of this brush is gone. Choose another one under Form.');
+        $this->postJson("/tune/{$brush->id}/swatch", [...$draft, 'parts' => [...$parts, 'bite' => 999]])->assertUnprocessable()->assertJsonPath('message', 'The tip that bites is gone. Choose another one under Ground, or none.');
+        $this->postJson("/tune/{$brush->id}/swatch", [...$draft, 'parts' => [...$parts, 'tooth' => 999]])->assertUnprocessable()->assertJsonPath('message', 'The tooth of this brush is gone. Choose another one under Ground.');
+    }
+
+    public function test_a_tip_and_a_tooth_that_nothing_needs_are_deleted_and_brought_back(): void
+    {
+        $brush = $this->brush();
+        $tip = Tip::query()->create($brush->tip->only(['name', 'kind', 'hash', 'width', 'height']));
+        $this->get("/tips/{$tip->id}/frames/0")->assertOk()->assertHeader('Content-Type', 'image/png');
+        $this->deleteJson("/tips/{$tip->id}")->assertOk();
+        self::assertNull(Tip::query()->find($tip->id));
+        $this->postJson("/tips/{$tip->id}/restore")->assertOk();
+        self::assertNotNull(Tip::query()->find($tip->id));
+        $tooth = $this->postJson('/teeth', ['source' => $this->source()->id])->json('tooth');
+        $this->deleteJson("/teeth/{$tooth['id']}")->assertOk();
+        self::assertSame(0, Tooth::query()->count());
+        $this->postJson("/teeth/{$tooth['id']}/restore")->assertOk();
+        self::assertSame(1, Tooth::query()->count());
+    }
+
+    public function test_an_ink_is_told_with_what_lies_around_it(): void
+    {
+        $ink = self::patches($this->postJson('/inks', ['hex' => '#2F5664']));
+        self::assertSame('#2f5664', $ink['words']['hex']);
+        self::assertEqualsWithDelta(0.429, $ink['words']['lightness'], 0.005);
+        self::assertSame(['darker and lighter', 'neighbouring hues', 'greyer and stronger', 'across the circle'], array_keys($ink['words']['wells']));
+        self::assertSame('#2f5664', $ink['words']['wells']['darker and lighter'][2]);
+        self::assertSame([132, 92], [$ink['patches'][0]['picture']->width, $ink['patches'][0]['picture']->height]);
+        $strong = self::patches($this->postJson('/inks', ['lightness' => 0.6, 'chroma' => 0.33, 'hue' => 200]));
+        self::assertTrue($strong['words']['lowered']);
+        self::assertLessThan(0.2, $strong['words']['chroma']);
+        // A grey keeps the hue that was chosen before it.
+        self::assertEqualsWithDelta(200, self::patches($this->postJson('/inks', ['hex' => '#777777', 'hue' => 200]))['words']['hue'], 0.01);
+        $this->postJson('/inks', ['hex' => 'teal'])->assertUnprocessable()->assertJsonPath('message', '“hex” must be a colour such as #2f5664.');
+    }
+
+    public function test_name_note_tags_and_a_makers_mark(): void
+    {
+        $brush = $this->brush();
+        $maker = $this->postJson('/makers', ['name' => 'Ada Marsh'])->assertCreated()->json('maker.id');
+        $this->postJson('/makers', ['name' => ' '])->assertUnprocessable()->assertJsonPath('message', 'A maker needs a name.');
+        $this->patchJson("/brushes/{$brush->id}", ['note' => 'For wet stones.', 'tags' => 'Stone, wet , stone', 'maker' => $maker])->assertOk()->assertJson(['tags' => 'stone, wet', 'maker' => $maker, 'name' => 'Blot']);
+        $this->patchJson("/brushes/{$brush->id}", ['maker' => 99])->assertUnprocessable();
+        $this->patchJson("/makers/{$maker}", ['licence' => 'CC BY 4.0'])->assertJsonPath('maker.licence', 'CC BY 4.0')->assertJsonPath('maker.mark', null);
+        $drawn = $this->postJson("/makers/{$maker}/drawn", ['strokes' => [['realPressure' => true, 'samples' => [[0, 0, 0, 1], [90, 140, 90, 1]]]]])->assertOk()->json('maker.mark');
+        $mark = PictureFile::read((string) $this->get($drawn)->assertOk()->getContent())->bitmap();
+        self::assertGreaterThan(200, $mark->at(128, 128) & 255);
+        self::assertSame(0, $mark->at(250, 20) & 255);
+        $brought = $this->post("/makers/{$maker}/mark", ['picture' => UploadedFile::fake()->createWithContent('mark.png', $this->scan())], ['Accept' => 'application/json'])->assertOk()->json('maker.mark');
+        self::assertNotSame($drawn, $brought);
+        $this->post("/makers/{$maker}/mark", ['picture' => UploadedFile::fake()->createWithContent('mark.png', 'no picture')], ['Accept' => 'application/json'])->assertUnprocessable();
+        $this->get("/tune/{$brush->id}")->assertOk()->assertSee('For wet stones.')->assertSee('Ada Marsh');
+        $this->patchJson("/brushes/{$brush->id}", ['maker' => 0])->assertJson(['maker' => null]);
+        self::assertSame(1, Maker::query()->count());
+    }
+
+    public function test_curve_points_out_of_order_are_refused(): void
+    {
+        $brush = $this->brush();
+        $settings = fn (array $curve): array => ['brush' => ['settings' => ['size' => ['base' => 20, 'drives' => [['input' => 'pressure', 'curve' => $curve]]]]], 'roll' => 1];
+        $this->putJson("/tune/{$brush->id}", $settings([[0, 0], [0.7, 0.2], [0.3, 0.5], [1, 1]]))->assertUnprocessable()->assertJsonPath('message', '“brush.settings.size.drives.0.curve.2.0” must lie to the right of the point before it.');
+        $this->putJson("/tune/{$brush->id}", $settings([[0.2, 0], [1, 1]]))->assertUnprocessable();
+        self::assertNull($brush->refresh()->draft);
+    }
+
+    /** @param  \Illuminate\Testing\TestResponse<\Symfony\Component\HttpFoundation\Response>  $answer */
+    private function laid(Bitmap $on, \Illuminate\Testing\TestResponse $answer): Bitmap
+    {
+        $pixels = $on->pixels;
+        foreach (self::patches($answer)['patches'] as ['x' => $left, 'y' => $top, 'picture' => $picture]) {
+            foreach ($picture->pixels as $i => $pixel) {
+                $pixels[($top + intdiv($i, $picture->width)) * $on->width + $left + $i % $picture->width] = $pixel;
+            }
+        }
+
+        return new Bitmap($on->width, $on->height, $pixels);
+    }
+}

@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Font;
+use App\Models\Sheet;
+use App\Models\Source;
+use App\Pictures\PictureFile;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\TestWith;
+use Yarrowfog\Core\Cut\InkBounds;
+use Yarrowfog\Core\Make\Finds;
+use Yarrowfog\Core\Tip\InkRule;
+use Yarrowfog\Core\Tip\TipKind;
+
+final class WaysTest extends FeatureTestCase
+{
+    /** @param  array<string, mixed>  $numbers */
+    #[TestWith(['scanner', ['find' => 'net', 'dpi' => 150], 150, false])]
+    #[TestWith(['camera', ['find' => 'rope', 'size' => '2 megapixels'], null, false])]
+    #[TestWith(['lettering', ['text' => "Low\ntide", 'slant' => 12], 300, true])]
+    #[TestWith(['shape', ['shape' => 'star', 'many' => 'a cluster', 'side' => 300], 300, true])]
+    #[TestWith(['growth', ['plant' => 'coral', 'side' => 300], 300, true])]
+    public function test_every_way_is_looked_at_and_taken(string $way, array $numbers, ?int $dpi, bool $isClear): void
+    {
+        $this->get("/gather/{$way}")->assertOk();
+        $look = self::patches($this->postJson("/gather/{$way}/preview", $numbers));
+        self::assertLessThanOrEqual(901, max($look['patches'][0]['picture']->width, $look['patches'][0]['picture']->height));
+        $made = $this->postJson("/gather/{$way}", ['numbers' => $numbers])->assertCreated();
+        $source = Source::query()->findOrFail($made->json('id'));
+        self::assertSame([$way, $dpi], [$source->origin, $source->dpi]);
+        self::assertSame($look['words']['name'], $source->name);
+        $this->get($made->json('cut'))->assertOk();
+        $picture = $this->kept($source);
+        $corner = $picture->at(0, 0) & 255;
+        self::assertSame($isClear ? 0 : 255, $corner, 'edges free of any backing');
+        self::assertGreaterThan(1, count(array_unique($picture->pixels)));
+    }
+
+    public function test_another_roll_is_another_picture_and_the_same_one_the_same(): void
+    {
+        $pixels = fn (array $numbers): array => self::patches($this->postJson('/gather/shape/preview', ['many' => 'a cluster', 'side' => 200, ...$numbers]))['patches'][0]['picture']->pixels;
+        self::assertTrue($pixels(['roll' => 4]) === $pixels(['roll' => 4]));
+        self::assertFalse($pixels(['roll' => 4]) === $pixels(['roll' => 5]));
+    }
+
+    public function test_every_find_can_be_scanned(): void
+    {
+        foreach (array_keys(Finds::ALL) as $find) {
+            $look = self::patches($this->postJson('/gather/scanner/preview', ['find' => $find, 'dpi' => 75, 'dust' => 0]));
+            $lumas = array_map(fn (int $p): int => $p >> 16 & 255, $look['patches'][0]['picture']->pixels);
+            self::assertGreaterThan(60, max($lumas) - min($lumas), $find);
+        }
+    }
+
+    #[TestWith([['find' => 'whale'], 'must be one of'])]
+    #[TestWith([['dpi' => 90000], 'must lie between'])]
+    #[TestWith([['colour' => 'red'], 'not a key that is known'])]
+    public function test_numbers_that_cannot_be_are_told(array $numbers, string $says): void
+    {
+        self::assertStringContainsString($says, (string) $this->postJson('/gather/scanner/preview', $numbers)->assertUnprocessable()->json('message'));
+    }
+
+    public function test_no_words_and_too_many_are_told(): void
+    {
+        $this->postJson('/gather/lettering/preview', ['text' => " \n "])->assertUnprocessable()->assertJsonPath('message', 'There are no words yet. Type some first.');
+        self::assertStringContainsString('more lines', (string) $this->postJson('/gather/lettering', ['numbers' => ['text' => str_repeat('M', 60), 'size' => 1200]])->assertUnprocessable()->json('message'));
+        $this->get('/gather/telepathy')->assertNotFound();
+    }
+
+    public function test_a_font_of_ones_own_is_checked_kept_and_set(): void
+    {
+        $font = glob('/usr/share/fonts/truetype/*/*.ttf')[0] ?? null;
+        if ($font === null) {
+            self::markTestSkipped('There is no TrueType font on this machine.');
+        }
+        $bring = fn (string $bytes, string $name) => $this->post('/fonts', ['font' => UploadedFile::fake()->createWithContent($name, $bytes)], ['Accept' => 'application/json']);
+        $bytes = (string) file_get_contents($font);
+        $bring('just words', 'words.ttf')->assertUnprocessable()->assertJsonPath('message', 'This is not a font that Yarrowfog opens. It opens TrueType and OpenType fonts (.ttf, .otf).');
+        self::assertStringContainsString('cut short', (string) $bring(substr($bytes, 0, 2000), 'short.ttf')->assertUnprocessable()->json('message'));
+        $name = $bring($bytes, '../Harbour board.ttf')->assertCreated()->json('name');
+        self::assertSame('Harbour board', $name);
+        self::assertSame(1, Font::query()->count());
+        self::patches($this->postJson('/gather/lettering/preview', ['font' => $name, 'text' => 'Quay']));
+    }
+
+    public function test_the_same_file_is_not_taken_twice(): void
+    {
+        $bring = fn () => $this->post('/sources', ['picture' => UploadedFile::fake()->createWithContent('a.png', $this->scan())], ['Accept' => 'application/json']);
+        $first = $bring()->assertCreated()->json('id');
+        $again = $bring()->assertOk();
+        self::assertSame([$first, true], [$again->json('id'), $again->json('already')]);
+        self::assertSame(1, Source::query()->count());
+    }
+
+    public function test_sources_are_renamed_tagged_deleted_and_brought_back(): void
+    {
+        $brush = $this->brush();
+        $id = $brush->tip->source_id;
+        $this->patchJson("/sources/{$id}", ['name' => 'Quay stain', 'tags' => 'Tide,  rope, tide,'])->assertOk()->assertExactJson(['name' => 'Quay stain', 'tags' => ['tide', 'rope']]);
+        $this->patchJson("/sources/{$id}", ['name' => ' '])->assertUnprocessable();
+        $this->get('/gather')->assertOk()->assertSee('Quay stain');
+        // A tip keeps its own picture, so its source may go.
+        $this->deleteJson("/sources/{$id}")->assertOk();
+        $this->get('/gather')->assertDontSee('Quay stain');
+        $this->get("/tune/{$brush->id}")->assertOk();
+        $this->postJson("/sources/{$id}/restore")->assertOk();
+        $this->get('/gather')->assertSee('Quay stain');
+    }
+
+    public function test_a_source_that_frames_are_cut_from_is_not_deleted(): void
+    {
+        $ids = [$this->source()->id, $this->source()->id];
+        $this->postJson('/cut-sets', ['sources' => $ids])->assertCreated();
+        $this->putJson('/cut-sets/1', ['list' => ['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 200]], ['step' => 'trim']]], 'frames' => array_map(fn (int $id): array => ['source' => $id], $ids)])->assertOk();
+        $this->postJson('/cut-sets/1/tip', [])->assertCreated();
+        self::assertStringContainsString('Take it out of that set first', (string) $this->deleteJson("/sources/{$ids[1]}")->assertUnprocessable()->json('message'));
+    }
+
+    public function test_a_mark_is_placed_anew_from_its_strokes(): void
+    {
+        $brush = $this->brush(['size' => ['base' => 40]]);
+        $sheet = Sheet::blank('Mark', 400, 400, Sheet::TO_DRAW_A_MARK);
+        $this->getJson("/marks/{$sheet->id}/drawn")->assertUnprocessable()->assertJsonPath('message', 'Nothing is drawn yet. Draw a mark first.');
+        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => '#000000'], 'roll' => 1, 'blendMode' => 'darken', 'samples' => [[0, 60, 80, 0.5], [100, 140, 80, 0.5]]])->assertOk();
+        [$x, $y, $width, $height] = $this->getJson("/marks/{$sheet->id}/drawn")->assertOk()->json('box');
+        $scale = 0.92 * 400 / $width;
+        $id = $this->postJson("/marks/{$sheet->id}/keep", ['scale' => $scale, 'dx' => -($x + $width / 2 - 200) * $scale, 'dy' => -($y + $height / 2 - 200) * $scale])->assertCreated()->json('id');
+        $source = Source::query()->findOrFail($id);
+        self::assertSame('mark', $source->origin);
+        $ink = InkBounds::of(InkRule::plane($this->kept($source), TipKind::InkMask), 6554);
+        self::assertNotNull($ink);
+        self::assertEqualsWithDelta(0.92 * 400, $ink->width, 4);
+        self::assertEqualsWithDelta(200, $ink->x + $ink->width / 2, 3);
+        self::assertEqualsWithDelta(200, $ink->y + $ink->height / 2, 3);
+        $this->postJson("/marks/{$sheet->id}/keep", ['scale' => 900])->assertUnprocessable();
+    }
+
+    public function test_light_greys_never_cover_dark_ones_when_only_darkening(): void
+    {
+        $brush = $this->brush(['size' => ['base' => 60]]);
+        foreach (['darken' => 0x30, 'normal' => 0xD0] as $mode => $wanted) {
+            $sheet = Sheet::blank('Mark', 200, 200, Sheet::TO_DRAW_A_MARK);
+            foreach (['#303030', '#d0d0d0'] as $ink) {
+                $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => $ink], 'roll' => 1, 'blendMode' => $mode, 'samples' => [[0, 100, 100, 1]]])->assertOk();
+            }
+            $picture = $this->kept(Source::query()->findOrFail($this->postJson("/marks/{$sheet->id}/keep")->assertCreated()->json('id')));
+            self::assertEqualsWithDelta($wanted, $picture->at(100, 100) >> 24, 6, $mode);
+        }
+    }
+
+    private function kept(Source $source): \Yarrowfog\Core\Raster\Bitmap
+    {
+        return PictureFile::read((string) file_get_contents("{$this->folder}/yarrowfog/kept/".substr($source->hash, 0, 2)."/{$source->hash}"))->bitmap();
+    }
+}
