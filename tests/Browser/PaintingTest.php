@@ -38,6 +38,21 @@ final class PaintingTest extends BrowserTestCase
         self::assertStringContainsString('Mouse · the brush’s assumed pressure', $chrome->text('main'));
     }
 
+    public function test_a_pen_that_is_taken_away_ends_its_stroke_and_the_next_one_paints(): void
+    {
+        $chrome = $this->onFreshSheet();
+        $stroke = array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.4, 0.7], range(0, 20));
+        // The system takes the pen away in the middle: the page never hears of its lifting.
+        $chrome->run('const c = document.querySelector("canvas"); let moves = 0; c.addEventListener("pointermove", (e) => { if (++moves === 10) { c.releasePointerCapture(e.pointerId); } }); c.addEventListener("pointerup", (e) => e.stopImmediatePropagation(), { capture: true, once: true })');
+        $chrome->pen('canvas', $stroke);
+        $this->waitForUndo(true);
+        $half = $this->ink();
+        self::assertGreaterThan(0, $half);
+        $chrome->pen('canvas', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
+        $chrome->wait('the whole second stroke', fn (): bool => $this->ink() > 2 * $half);
+        self::assertSame([], $chrome->log());
+    }
+
     public function test_strokes_wait_while_the_server_is_away_even_through_a_reload(): void
     {
         $chrome = $this->onFreshSheet();
@@ -145,9 +160,11 @@ final class PaintingTest extends BrowserTestCase
     {
         $chrome = $this->chrome();
         $chrome->open('/try');
+        // The page before may be a sheet too: only another address tells that the new one is here.
+        $before = $chrome->path();
         $chrome->press('New sheet');
         $chrome->press('Make it');
-        $chrome->wait('a new sheet', fn (): bool => str_contains($chrome->text('h1'), 'Sheet'));
+        $chrome->wait('a new sheet', fn (): bool => $chrome->path() !== $before && str_contains($chrome->text('h1'), 'Sheet'));
         $chrome->find('canvas[data-loaded=yes]');
 
         return $chrome;

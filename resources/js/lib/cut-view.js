@@ -238,7 +238,8 @@ export class CutView extends Plain {
         canvas.addEventListener('pointerdown', (event) => this.#down(event));
         canvas.addEventListener('pointermove', (event) => this.#move(event));
         canvas.addEventListener('pointerup', (event) => this.#up(event));
-        canvas.addEventListener('pointercancel', () => { this.drag = null; this.pending = null; this.draw(); });
+        canvas.addEventListener('pointercancel', () => this.#takenAway());
+        canvas.addEventListener('lostpointercapture', () => this.#takenAway());
     }
 
     // —— the tool of the chosen step ——
@@ -298,6 +299,17 @@ export class CutView extends Plain {
             for (const e of events.length ? events : [event]) {
                 this.pending.samples.push(sample(e, this.pictureToInput(this.screenToPicture(e), drag.tool.at), e.timeStamp - drag.start));
             }
+            this.draw();
+        }
+    }
+
+    /** A pointer that the system takes away never lifts: what it painted stays, an area half drawn goes. */
+    #takenAway() {
+        if (this.drag?.kind === 'hand') {
+            this.#up(null);
+        } else if (this.drag) {
+            this.drag = null;
+            this.pending = null;
             this.draw();
         }
     }

@@ -22,5 +22,6 @@ export function catchPan(element, { isHeld, pan, point = () => {} }) {
             point(event);
         }
     });
-    element.addEventListener('pointerup', () => { from = null; });
+    // Also when the pointer is taken away without lifting.
+    element.addEventListener('lostpointercapture', () => { from = null; });
 }

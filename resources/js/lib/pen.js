@@ -45,4 +45,6 @@ export function catchPen(element, { toPlace, begin, move, end, mayBegin = () => 
     };
     element.addEventListener('pointerup', lift);
     element.addEventListener('pointercancel', lift);
+    // A pen that the system takes away (out of reach, given another id) never lifts: what it drew ends here.
+    element.addEventListener('lostpointercapture', lift);
 }
