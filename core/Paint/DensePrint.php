@@ -80,6 +80,8 @@ final readonly class DensePrint
     {
         $ux = $rows->ux;
         $vx = $rows->vx;
+        $rowU = $rows->u;
+        $rowV = $rows->v;
         $count = count($rows->starts);
         $table = Density::table();
         $steep = Density::STEEP;
@@ -88,10 +90,13 @@ final readonly class DensePrint
         $shift = 0;
         $base = 0;
         for ($row = 0; $row < $count; $row++) {
-            $u = $rows->us[$row];
-            $v = $rows->vs[$row];
+            $first = $rows->starts[$row];
+            $u = $rowU + $first * $ux;
+            $v = $rowV + $first * $vx;
+            $rowU += $rows->uy;
+            $rowV += $rows->vy;
             $last = $base + $rows->ends[$row];
-            for ($j = $base + $rows->starts[$row]; $j < $last; $j++) {
+            for ($j = $base + $first; $j < $last; $j++) {
                 $q = $fours[($v >> 16) * $stride + ($u >> 16)];
                 if ($q > 0) {
                     $f = $u >> 8 & 255;

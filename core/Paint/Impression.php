@@ -113,13 +113,18 @@ final readonly class Impression
         $left = 0x0000FFFF0000FFFF;
         $ux = $rows->ux;
         $vx = $rows->vx;
+        $rowU = $rows->u;
+        $rowV = $rows->v;
         $count = count($rows->starts);
         $out = array_fill(0, $count * $width, 0);
         for ($row = 0; $row < $count; $row++) {
-            $u = $rows->us[$row];
-            $v = $rows->vs[$row];
+            $first = $rows->starts[$row];
+            $u = $rowU + $first * $ux;
+            $v = $rowV + $first * $vx;
+            $rowU += $rows->uy;
+            $rowV += $rows->vy;
             $last = $row * $width + $rows->ends[$row];
-            for ($j = $row * $width + $rows->starts[$row]; $j < $last; $j++) {
+            for ($j = $row * $width + $first; $j < $last; $j++) {
                 $q = $fours[($v >> 16) * $stride + ($u >> 16)];
                 if ($q > 0) {
                     $f = $u >> 8 & 255;
@@ -146,13 +151,18 @@ final readonly class Impression
     {
         $ux = $rows->ux;
         $vx = $rows->vx;
+        $rowU = $rows->u;
+        $rowV = $rows->v;
         $count = count($rows->starts);
         $out = array_fill(0, $count * $width, 0);
         for ($row = 0; $row < $count; $row++) {
-            $u = $rows->us[$row];
-            $v = $rows->vs[$row];
+            $first = $rows->starts[$row];
+            $u = $rowU + $first * $ux;
+            $v = $rowV + $first * $vx;
+            $rowU += $rows->uy;
+            $rowV += $rows->vy;
             $last = $row * $width + $rows->ends[$row];
-            for ($j = $row * $width + $rows->starts[$row]; $j < $last; $j++) {
+            for ($j = $row * $width + $first; $j < $last; $j++) {
                 $m = $ink[$j];
                 if ($m > 0) {
                     $i = ($v >> 16) * $stride + ($u >> 16);

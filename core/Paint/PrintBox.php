@@ -29,8 +29,11 @@ final readonly class PrintBox
     /** What may be printed on, counted from there. */
     public Rect $area;
 
-    /** @var list<array{float, float}> column and row of the corners of the stencil's outline, counted from the area's first pixel */
-    public array $corners;
+    /** @var list<float> columns of the corners of the stencil's outline, counted from there too */
+    public array $xs;
+
+    /** @var list<float> rows of the same */
+    public array $ys;
 
     public float $u0;
 
@@ -61,7 +64,7 @@ final readonly class PrintBox
         $y = ($eighthsY & 7) / self::PHASES - 0.5;
         $left = $top = INF;
         $right = $bottom = -INF;
-        $corners = [];
+        $xs = $ys = [];
         foreach ($stencil->outline->corners as [$u, $v]) {
             $cornerX = $x + $pose->xu * $u + $pose->xv * $v;
             $cornerY = $y + $pose->yu * $u + $pose->yv * $v;
@@ -69,14 +72,13 @@ final readonly class PrintBox
             $right = $cornerX > $right ? $cornerX : $right;
             $top = $cornerY < $top ? $cornerY : $top;
             $bottom = $cornerY > $bottom ? $cornerY : $bottom;
-            $corners[] = [$cornerX, $cornerY];
+            $xs[] = $cornerX;
+            $ys[] = $cornerY;
         }
-        $this->area = $corners === [] ? new Rect(0, 0, 0, 0)
+        $this->area = $xs === [] ? new Rect(0, 0, 0, 0)
             : Rect::between((int) ceil($left), (int) ceil($top), (int) floor($right) + 1, (int) floor($bottom) + 1);
-        foreach ($corners as $i => [$cornerX, $cornerY]) {
-            $corners[$i] = [$cornerX - $this->area->x, $cornerY - $this->area->y];
-        }
-        $this->corners = $corners;
+        $this->xs = $xs;
+        $this->ys = $ys;
         $scale = self::ONE / ($pose->xu * $pose->yv - $pose->xv * $pose->yu);
         $this->ux = $pose->yv * $scale;
         $this->uy = -$pose->xv * $scale;

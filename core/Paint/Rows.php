@@ -4,23 +4,26 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
-/** For every row of a print: which of its pixels lie inside the stencil's outline, and where in the stencil they begin. */
+/**
+ * For every row of a print: which of its pixels lie inside the stencil's outline. The place
+ * in the stencil (see PrintBox) is u at column 0 of row 0, ux more for every column and uy
+ * more for every row; v likewise.
+ */
 final readonly class Rows
 {
     /**
-     * @param  list<int>  $starts  first column that may print, counted from the left of the box
-     * @param  list<int>  $ends  one past the last; the same as the first where nothing prints
-     * @param  list<int>  $us  u at the first column (see PrintBox)
-     * @param  list<int>  $vs
-     * @param  int  $ux  how u grows from column to column
+     * @param  array<int, int>  $starts  first column that may print, counted from the left of the box
+     * @param  array<int, int>  $ends  one past the last; not after the first where nothing prints
      */
     private function __construct(
         public array $starts,
         public array $ends,
-        public array $us,
-        public array $vs,
+        public int $u,
+        public int $v,
         public int $ux,
         public int $vx,
+        public int $uy,
+        public int $vy,
     ) {
     }
 
@@ -31,12 +34,18 @@ final readonly class Rows
     public static function of(PrintBox $box): self
     {
         $area = $box->area;
-        $rows = $area->height;
-        $lefts = $rights = $rows > 0 ? array_fill(0, $rows, 0.0) : [];
-        $corners = $box->corners;
+        $left = $area->x;
+        $top = $area->y;
+        $starts = $ends = $area->height > 0 ? array_fill(0, $area->height, 0) : [];
+        $xs = $box->xs;
+        $ys = $box->ys;
         $mirrored = $box->ux * $box->vy < $box->uy * $box->vx;
-        [$x0, $y0] = $corners === [] ? [0.0, 0.0] : $corners[count($corners) - 1];
-        foreach ($corners as [$x1, $y1]) {
+        $count = count($xs);
+        $x0 = $count > 0 ? $xs[$count - 1] - $left : 0.0;
+        $y0 = $count > 0 ? $ys[$count - 1] - $top : 0.0;
+        for ($corner = 0; $corner < $count; $corner++) {
+            $x1 = $xs[$corner] - $left;
+            $y1 = $ys[$corner] - $top;
             $down = $y1 > $y0;
             $fromY = $down ? $y0 : $y1;
             $toY = $down ? $y1 : $y0;
@@ -47,12 +56,13 @@ final readonly class Rows
                 $x = $x0 + ($row - $y0) * $slope;
                 if ($down !== $mirrored) {
                     for (; $row < $toY; $row++) {
-                        $rights[$row] = $x;
+                        $ends[$row] = (int) ($x + 1.0);
                         $x += $slope;
                     }
                 } else {
                     for (; $row < $toY; $row++) {
-                        $lefts[$row] = $x;
+                        $first = (int) $x;
+                        $starts[$row] = $first < $x ? $first + 1 : $first;
                         $x += $slope;
                     }
                 }
@@ -60,25 +70,16 @@ final readonly class Rows
             $x0 = $x1;
             $y0 = $y1;
         }
-        $ux = (int) round($box->ux);
-        $uy = (int) round($box->uy);
-        $vx = (int) round($box->vx);
-        $vy = (int) round($box->vy);
-        $u = (int) round($box->u0 + $area->x * $box->ux + $area->y * $box->uy);
-        $v = (int) round($box->v0 + $area->x * $box->vx + $area->y * $box->vy);
-        $starts = $ends = $us = $vs = [];
-        for ($row = 0; $row < $rows; $row++) {
-            $left = $lefts[$row];
-            $first = (int) $left;
-            $first = $first < $left ? $first + 1 : $first;
-            $starts[] = $first;
-            $ends[] = (int) ($rights[$row] + 1.0);
-            $us[] = $u + $first * $ux;
-            $vs[] = $v + $first * $vx;
-            $u += $uy;
-            $v += $vy;
-        }
 
-        return new self($starts, $ends, $us, $vs, $ux, $vx);
+        return new self(
+            $starts,
+            $ends,
+            (int) round($box->u0 + $left * $box->ux + $top * $box->uy),
+            (int) round($box->v0 + $left * $box->vx + $top * $box->vy),
+            (int) round($box->ux),
+            (int) round($box->vx),
+            (int) round($box->uy),
+            (int) round($box->vy),
+        );
     }
 }

@@ -97,19 +97,20 @@ final readonly class Stencil
     {
         $full = $width + 2 * self::BORDER;
         $rows = [];
+        $row = self::BORDER * $full + self::BORDER;
         for ($y = 0; $y < $height; $y++) {
-            $begin = ($y + self::BORDER) * $full + self::BORDER;
-            $first = $begin;
-            $last = $begin + $width - 1;
-            while ($first <= $last && ($fours[$first] & self::FULL) === 0) {
-                $first++;
+            $first = $width;
+            $last = -1;
+            for ($x = 0; $x < $width; $x++) {
+                if (($fours[$row + $x] & self::FULL) > 0) {
+                    $first = $first < $x ? $first : $x;
+                    $last = $x;
+                }
             }
-            while ($first <= $last && ($fours[$last] & self::FULL) === 0) {
-                $last--;
+            if ($last >= 0) {
+                $rows[] = [$y, $first, $last];
             }
-            if ($first <= $last) {
-                $rows[] = [$y, $first - $begin, $last - $begin];
-            }
+            $row += $full;
         }
 
         return Outline::around($rows, ($width - 1) / 2, ($height - 1) / 2);

@@ -107,9 +107,10 @@ final class StencilRack
     {
         $w = (int) max(1, ceil($width - 1e-6));
         $h = (int) max(1, ceil($height - 1e-6));
-        [$fours, $colours] = $this->shared === null || $w * $h < self::WORTH_SHARING
-            ? $this->fours($width, $height, $w, $h)
+        [$ink, $colours] = $this->shared === null || $w * $h < self::WORTH_SHARING
+            ? $this->scaled($width, $height, $w, $h)
             : $this->fetched($this->shared, $width, $height, $w, $h);
+        $fours = Stencil::fours($ink, $w, $h);
         $border = 2 * Stencil::BORDER;
 
         return new Stencil($w + $border, $h + $border, 1.0, 1.0, $fours, $colours, Stencil::outline($fours, $w, $h));
@@ -119,28 +120,21 @@ final class StencilRack
      * What another process has cut; where none has, it is cut here and exported.
      *
      * @param  Closure(string): ?string  $shared
-     * @return array{array<int, int>, array<int, int>|null} fours, and colours where the tip has some
+     * @return array{array<int, int>, array<int, int>|null} ink, and colours where the tip has some
      */
     private function fetched(Closure $shared, float $width, float $height, int $w, int $h): array
     {
         $name = bin2hex(pack('E2', $width, $height));
         $bytes = $shared($name) ?? '';
-        $half = 8 * ($w + 2 * Stencil::BORDER) * ($h + 2 * Stencil::BORDER);
-        if (strlen($bytes) === $half || strlen($bytes) === 2 * $half) {
-            return [Bytes::toWords(substr($bytes, 0, $half)), strlen($bytes) === $half ? null : Bytes::toWords(substr($bytes, $half))];
+        $ofInk = 2 * $w * $h;
+        $ofColours = 8 * ($w + 2 * Stencil::BORDER) * ($h + 2 * Stencil::BORDER);
+        if (strlen($bytes) === $ofInk || strlen($bytes) === $ofInk + $ofColours) {
+            return [Bytes::toValues(substr($bytes, 0, $ofInk)), strlen($bytes) === $ofInk ? null : Bytes::toWords(substr($bytes, $ofInk))];
         }
-        [$fours, $colours] = $this->fours($width, $height, $w, $h);
-        $this->exports[$name] = Bytes::fromWords($fours).($colours === null ? '' : Bytes::fromWords($colours));
-
-        return [$fours, $colours];
-    }
-
-    /** @return array{array<int, int>, array<int, int>|null} fours, and colours where the tip has some */
-    private function fours(float $width, float $height, int $w, int $h): array
-    {
         [$ink, $colours] = $this->scaled($width, $height, $w, $h);
+        $this->exports[$name] = Bytes::fromValues($ink).($colours === null ? '' : Bytes::fromWords($colours));
 
-        return [Stencil::fours($ink, $w, $h), $colours];
+        return [$ink, $colours];
     }
 
     /** @return array{array<int, int>, array<int, int>|null} ink, and colours where the tip has some */

@@ -34,19 +34,17 @@ final class TileBlend
         $vx = $rows->vx;
         $starts = $rows->starts;
         $ends = $rows->ends;
-        $us = $rows->us;
-        $vs = $rows->vs;
+        $rowU = $rows->u + $top * $rows->uy;
+        $rowV = $rows->v + $top * $rows->vy;
         $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
             $first = $starts[$row];
+            $first = $first > $left ? $first : $left;
             $end = $ends[$row];
-            $u = $us[$row];
-            $v = $vs[$row];
-            if ($first < $left) {
-                $u += ($left - $first) * $ux;
-                $v += ($left - $first) * $vx;
-                $first = $left;
-            }
+            $u = $rowU + $first * $ux;
+            $v = $rowV + $first * $vx;
+            $rowU += $rows->uy;
+            $rowV += $rows->vy;
             $last = $base + ($end < $right ? $end : $right);
             for ($j = $base + $first; $j < $last; $j++) {
                 $c = $tile[$j];

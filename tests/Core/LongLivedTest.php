@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\Cut\Replay;
+use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Paint\Lay;
+use Yarrowfog\Core\Paint\StencilRack;
+use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Practice\Movements;
+use Yarrowfog\Core\Tip\Frame;
+use Yarrowfog\Core\Tip\TipKind;
+
+/**
+ * A worker paints its three hundredth stroke as it painted its first.
+ *
+ * The tracing JIT compiles anew what becomes hot, and a loop that it compiles wrongly does
+ * wrong from then on: one of ours lost most of a tip's outline after 224 calls.
+ */
+final class LongLivedTest extends TestCase
+{
+    private const TIMES = 300;
+
+    public function test_stencils_of_one_stroke_keep_their_outline(): void
+    {
+        $levels = Pictures::roundTip(200);
+        $kept = [];
+        $first = null;
+        for ($i = 0; $i < self::TIMES; $i++) {
+            // Every eleventh is cut, as a new stroke does; its other pieces take over what was cut.
+            $kept = $i % 11 === 0 ? [] : $kept;
+            $rack = new StencilRack($levels, true);
+            $rack->share(function (string $name) use (&$kept): ?string {
+                return $kept[$name] ?? null;
+            });
+            $stencil = $rack->stencil(140.0, 140.0);
+            $kept = [...$kept, ...$rack->exports()];
+            $corners = $stencil->outline->corners;
+            $first ??= $corners;
+            self::assertSame($first, $corners, "stencil {$i}");
+        }
+    }
+
+    /** @return array<string, array{string, array<string, mixed>}> */
+    public static function brushes(): array
+    {
+        return [
+            'turned' => ['ink mask', ['angle' => ['spread' => 180], 'size' => ['base' => 14, 'spread' => 0.4]]],
+            'kept shapes' => ['ink mask', ['size' => ['base' => 14]]],
+            'own colours' => ['own colours', ['angle' => ['spread' => 180], 'size' => ['base' => 14], 'driftHue' => ['base' => 20]]],
+            'band' => ['ink mask', ['size' => ['base' => 12], 'laidAs' => ['base' => 'band, repeated']]],
+        ];
+    }
+
+    /** @param  array<string, mixed>  $settings */
+    #[DataProvider('brushes')]
+    public function test_strokes_stay_the_same(string $kind, array $settings): void
+    {
+        $picture = Pictures::bitmap(32, 32, fn (int $x, int $y): int => hypot($x - 15.5, $y - 15.5) < 14 ? 0x804020FF + ($x << 16) : 0);
+        $tip = $kind === 'own colours' ? new HalvedLevels(Frame::fromPicture($picture, TipKind::from($kind))) : Pictures::roundTip(32);
+        $brush = Brush::read(['kind' => $kind, 'settings' => $settings]);
+        $sheet = new Rect(0, 0, 90, 50);
+        $trace = Movements::swell(new Rect(15, 15, 60, 20));
+        $under = Pictures::bitmap(90, 50, fn (int $x): int => $x < 40 ? 0xFFFFFFFF : 0xC0B0A080);
+        $first = null;
+        for ($i = 0; $i < self::TIMES; $i++) {
+            $painted = Lay::over($under, $sheet, (new StrokePainter($tip, $brush))->stroke($trace, 3, $sheet))->toBytes();
+            $first ??= $painted;
+            self::assertSame($first, $painted, "stroke {$i}");
+        }
+    }
+
+    public function test_cut_lists_stay_the_same(): void
+    {
+        $picture = Pictures::bitmap(41, 33, fn (int $x, int $y): int => hypot($x - 20, $y - 16) < 12 ? Pictures::grey(($x * $y) % 90) : 0xF0EEE6FF);
+        $list = CutList::read(['steps' => [
+            ['step' => 'flatten-light'], ['step' => 'clear-paper'], ['step' => 'specks', 'numbers' => ['islands' => 4, 'holes' => 4]],
+            ['step' => 'turn', 'numbers' => ['angle' => 17]], ['step' => 'blur'], ['step' => 'rough-edge'], ['step' => 'outer-glow'], ['step' => 'trim'], ['step' => 'scale', 'numbers' => ['side' => 30]],
+        ]]);
+        $first = null;
+        for ($i = 0; $i < self::TIMES; $i++) {
+            $cut = Replay::of($list, $picture)->picture->toBytes();
+            $first ??= $cut;
+            self::assertSame($first, $cut, "cut {$i}");
+        }
+    }
+}
