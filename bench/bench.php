@@ -21,6 +21,11 @@ use Yarrowfog\Core\Stroke\Shape;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
 
+/*
+ *   php bench/bench.php sections     names what is measured
+ *   php bench/bench.php SECTION      measures it; a line of JSON a figure
+ *   php bench/bench.php table FILE   the table of such lines; WRITE=docs puts it into the docs
+ */
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/StoredLevels.php';
 
@@ -28,105 +33,156 @@ const RUNS = 11;
 const DABS = 1000;
 const SIZE = 64;
 
+/** Each is measured in a process of its own, as one worker has one kind of work at a time. */
+const SECTIONS = ['turned', 'ownColours', 'fastHand', 'ground', 'swatches', 'growth', 'memory'];
+
 /** Degrees by which dabs are turned that are all alike. */
 const ALIKE = 30.0;
 
-$tip = softTip(256);
-$places = places(DABS, 1024);
-$rows = [];
-
-// 1. Each dab at its own angle and size, and all alike, against C that turns every dab.
-$brush = fn (array $settings = []): Brush => Brush::read(['settings' => ['size' => ['base' => SIZE], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8], ...$settings]]);
-$turning = $brush(['angle' => ['spread' => 180]]);
-$turned = $c = $ratioTurned = $alike = $ratioAlike = $ratioSized = [];
-for ($i = 0; $i < RUNS; $i++) {
-    // One of each in turn, so that a machine that changes its pace changes it for all.
-    $turned[] = $a = dabsTime($tip, $turning, $places, 1024, true, $ink);
-    [$b, $inkC] = compiled($places, 1024, true);
-    $c[] = $b;
-    $ratioTurned[] = $a / $b;
-    [$d] = compiled($places, 1024, false);
-    $alike[] = $e = dabsTime($tip, $brush(), $places, 1024, false);
-    $ratioAlike[] = $e / $d;
-    [$f] = compiled(array_map(fn (array $p): array => [$p[0], $p[1], $p[2], $p[3]], $places), 1024, true, true);
-    $ratioSized[] = dabsTime($tip, $brush(['angle' => ['spread' => 180], 'size' => ['base' => SIZE, 'spread' => 0.5]]), $places, 1024, true, sized: true) / $f;
+[$what, $file] = [$argv[1] ?? '', $argv[2] ?? ''];
+if ($what === 'sections') {
+    echo implode("\n", SECTIONS)."\n";
+} elseif ($what === 'table') {
+    exit(table((string) file_get_contents($file)));
+} elseif (in_array($what, SECTIONS, true)) {
+    $what();
+} else {
+    fwrite(STDERR, "There is no section “{$what}”. Known: ".implode(', ', SECTIONS).".\n");
+    exit(2);
 }
-$difference = abs($ink - $inkC) / $inkC;
-rowOf('1,000 dabs of 64 px, each turned: engine / C -O3', median($ratioTurned), '×', 3, sprintf('%.0f ms against %.0f ms; total ink differs by %.2f %%', median($turned), median($c), 100 * $difference));
-rowOf('the same, each of its own size too, 32 to 64 px: engine / C -O3', median($ratioSized), '×', 3, 'stencils of every size are cut and kept in this time');
-rowOf('the same, all turned by 30° (kept shapes): engine / C -O3 that turns each', median($ratioAlike), '×', 1, sprintf('%.0f ms', median($alike)));
-$imagick = imagickTime($places, 100) * DABS / 100;
-rowOf('Imagick / engine, each turned', $imagick / median($turned), '×', -12, sprintf('Imagick %.0f ms for 1,000 dabs, from 100', $imagick));
 
-// 2. A tip with colours of its own.
-$own = ownTip(256);
-$ratios = [];
-$few = array_slice($places, 0, 300);
-for ($i = 0; $i < 7; $i++) {
-    $ratios[] = dabsTime($own, Brush::read(['kind' => 'own colours', 'settings' => ['size' => ['base' => 128], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]), $few, 1024, true, size: 128) / compiled($few, 1024, true, false, 128, true)[0];
+/** Each dab at its own angle and size, and all alike, against C that turns every dab. */
+function turned(): void
+{
+    $tip = softTip(256);
+    $places = places(DABS, 1024);
+    $brush = fn (array $settings = []): Brush => Brush::read(['settings' => ['size' => ['base' => SIZE], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8], ...$settings]]);
+    $turning = $brush(['angle' => ['spread' => 180]]);
+    $ink = $inkC = 0;
+    $turned = $c = $ratioTurned = $alike = $ratioAlike = $ratioSized = [];
+    for ($i = 0; $i < RUNS; $i++) {
+        // One of each in turn, so that a machine that changes its pace changes it for all.
+        $turned[] = $a = dabsTime($tip, $turning, $places, 1024, true, $ink);
+        [$b, $inkC] = compiled($places, 1024, true);
+        $c[] = $b;
+        $ratioTurned[] = $a / $b;
+        [$d] = compiled($places, 1024, false);
+        $alike[] = $e = dabsTime($tip, $brush(), $places, 1024, false);
+        $ratioAlike[] = $e / $d;
+        [$f] = compiled(array_map(fn (array $p): array => [$p[0], $p[1], $p[2], $p[3]], $places), 1024, true, true);
+        $ratioSized[] = dabsTime($tip, $brush(['angle' => ['spread' => 180], 'size' => ['base' => SIZE, 'spread' => 0.5]]), $places, 1024, true, sized: true) / $f;
+    }
+    $difference = abs($ink - $inkC) / $inkC;
+    rowOf('1,000 dabs of 64 px, each turned: engine / C -O3', median($ratioTurned), '×', 3, sprintf('%.0f ms against %.0f ms; total ink differs by %.2f %%', median($turned), median($c), 100 * $difference));
+    rowOf('the same, each of its own size too, 32 to 64 px: engine / C -O3', median($ratioSized), '×', 3, 'stencils of every size are cut and kept in this time');
+    rowOf('the same, all turned by 30° (kept shapes): engine / C -O3 that turns each', median($ratioAlike), '×', 1, sprintf('%.0f ms', median($alike)));
+    $imagick = imagickTime($places, 100) * DABS / 100;
+    rowOf('Imagick / engine, each turned', $imagick / median($turned), '×', -12, sprintf('Imagick %.0f ms for 1,000 dabs, from 100', $imagick));
 }
-rowOf('300 dabs of 128 px in their own colours, each turned: engine / C -O3', median($ratios), '×', 4, 'red, green, blue and coverage each interpolated and blended');
 
-// 3. A large tip laid closely by a fast hand, live.
-$large = Brush::read(['settings' => ['size' => ['base' => 400], 'angle' => ['spread' => 180], 'spacing' => ['base' => 0.05], 'flow' => ['base' => 0.5]]]);
-$fast = fastTrace(2000.0, 1.0);
-$stored = fn (HalvedLevels $levels): StoredLevels => new StoredLevels(array_map(fn (int $n): array => [...$levels->size($n), $levels->frame($n)->ink->toBytes()], range(0, $levels->count() - 1)));
-$largeTip = softTip(512);
-$times = [];
-for ($i = 0; $i < 5; $i++) {
-    $times[] = liveTime($stored($largeTip), $large, $fast) / ($fast->samples[count($fast->samples) - 1]->t);
+/** A tip with colours of its own. */
+function ownColours(): void
+{
+    $places = places(DABS, 1024);
+    $own = ownTip(256);
+    $ratios = [];
+    $few = array_slice($places, 0, 300);
+    for ($i = 0; $i < 7; $i++) {
+        $ratios[] = dabsTime($own, Brush::read(['kind' => 'own colours', 'settings' => ['size' => ['base' => 128], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]), $few, 1024, true, size: 128) / compiled($few, 1024, true, false, 128, true)[0];
+    }
+    rowOf('300 dabs of 128 px in their own colours, each turned: engine / C -O3', median($ratios), '×', 4, 'red, green, blue and coverage each interpolated and blended');
 }
-rowOf('400 px, 5 % spacing, 2,000 px/s: time to paint / time of the hand', median($times), '×', 1, 'each dab turned by chance; in pieces of 100 ms, each taken up from its state and tiles, laid and packed');
 
-// 4. What the ground and drift add.
-$plain = ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.12], 'angle' => ['spread' => 180]];
-$rich = [...$plain, 'tooth' => ['base' => 'cold-pressed paper'], 'toothMode' => ['base' => 'catch'], 'driftHue' => ['base' => 30], 'biteSize' => ['base' => 0.6]];
-$stroke = Movements::swell(new Rect(40, 40, 900, 180));
-$ratios = [];
-for ($i = 0; $i < 9; $i++) {
-    $ratios[] = swatchTime(new Kit([$tip], $tip), $rich, [$stroke], 1000, 262) / swatchTime(new Kit([$tip]), $plain, [$stroke], 1000, 262);
+/** A large tip laid closely by a fast hand, live. */
+function fastHand(): void
+{
+    $large = Brush::read(['settings' => ['size' => ['base' => 400], 'angle' => ['spread' => 180], 'spacing' => ['base' => 0.05], 'flow' => ['base' => 0.5]]]);
+    $fast = fastTrace(2000.0, 1.0);
+    $largeTip = softTip(512);
+    $times = [];
+    for ($i = 0; $i < 5; $i++) {
+        $times[] = liveTime(stored($largeTip), $large, $fast) / ($fast->samples[count($fast->samples) - 1]->t);
+    }
+    rowOf('400 px, 5 % spacing, 2,000 px/s: time to paint / time of the hand', median($times), '×', 1, 'each dab turned by chance; in pieces of 100 ms, each taken up from its state and tiles, laid and packed');
 }
-rowOf('tooth, bite and drift together / the plain stroke', median($ratios), '×', 4, 'one long stroke at 48 px by pressure');
 
-// 5. Swatches of the size on screen.
-$traces = PracticePen::named(PracticePen::MIXED, 1240, 262);
-$typical = $heavy = [];
-for ($i = 0; $i < 11; $i++) {
-    // The tip's levels come anew from bytes each time, as they do with a request; a slider moved a little.
-    $typical[] = swatchTime(new Kit([$stored($tip)]), ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.3 + 0.001 * $i], 'angle' => ['spread' => 180]], $traces, 1240, 262);
-    $heavy[] = swatchTime(new Kit([$stored($tip)]), ['size' => ['base' => 60, 'spread' => 0.4], 'spacing' => ['base' => 0.4 + 0.001 * $i, 'spread' => 0.5], 'scatterAcross' => ['base' => 0.5], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 14], 'opacity' => ['base' => 0.8, 'spread' => 0.6], 'overlap' => ['base' => 'adds up'], 'tooth' => ['base' => 'slate']], $traces, 1240, 262);
+/** What the ground and drift add. */
+function ground(): void
+{
+    $tip = softTip(256);
+    $plain = ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.12], 'angle' => ['spread' => 180]];
+    $rich = [...$plain, 'tooth' => ['base' => 'cold-pressed paper'], 'toothMode' => ['base' => 'catch'], 'driftHue' => ['base' => 30], 'biteSize' => ['base' => 0.6]];
+    $stroke = Movements::swell(new Rect(40, 40, 900, 180));
+    $ratios = [];
+    for ($i = 0; $i < 9; $i++) {
+        $ratios[] = swatchTime(new Kit([$tip], $tip), $rich, [$stroke], 1000, 262) / swatchTime(new Kit([$tip]), $plain, [$stroke], 1000, 262);
+    }
+    rowOf('tooth, bite and drift together / the plain stroke', median($ratios), '×', 4, 'one long stroke at 48 px by pressure');
 }
-rowOf('a typical 1240 × 262 swatch', median(array_slice($typical, 2)), 'ms', 60, '48 px by pressure, turned by chance, every 30 %');
-rowOf('the heaviest 1240 × 262 swatch of the demo', median(array_slice($heavy, 2)), 'ms', 150, 'like Rain line, on slate, drifting');
 
-// 6. How cost grows.
-$near = places(DABS, 1000);
-$time = fn (int $count, int $size, int $side): float => median(array_map(fn (): float => dabsTime($tip, Brush::read(['settings' => ['size' => ['base' => $size], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]), array_slice($near, 0, $count), $side, true, size: $size), range(1, 5)));
-$by = fn (array $xs, callable $at): float => exponent($xs, array_map($at, $xs));
-rowOf('cost against dabs: exponent of 125 to 1,000 dabs', abs($by([125, 250, 500, 1000], fn (int $n): float => $time($n, 64, 1000)) - 1.0), 'from 1', 0.15, '1 is linear');
-rowOf('cost against size: exponent of 48 to 192 px, of the area', abs($by([48, 96, 192], fn (int $s): float => $time(200, $s, 1000)) / 2 - 1.0), 'from 1', 0.2, '1 is linear in size²');
-$ratios = [];
-for ($i = 0; $i < RUNS; $i++) {
-    $ratios[] = dabsTime($tip, $turning, $near, 6000, true) / dabsTime($tip, $turning, $near, 1000, true);
+/** Swatches of the size on screen. */
+function swatches(): void
+{
+    $tip = softTip(256);
+    $traces = PracticePen::named(PracticePen::MIXED, 1240, 262);
+    $typical = $heavy = [];
+    for ($i = 0; $i < 11; $i++) {
+        // The tip's levels come anew from bytes each time, as they do with a request; a slider moved a little.
+        $typical[] = swatchTime(new Kit([stored($tip)]), ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.3 + 0.001 * $i], 'angle' => ['spread' => 180]], $traces, 1240, 262);
+        $heavy[] = swatchTime(new Kit([stored($tip)]), ['size' => ['base' => 60, 'spread' => 0.4], 'spacing' => ['base' => 0.4 + 0.001 * $i, 'spread' => 0.5], 'scatterAcross' => ['base' => 0.5], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 14], 'opacity' => ['base' => 0.8, 'spread' => 0.6], 'overlap' => ['base' => 'adds up'], 'tooth' => ['base' => 'slate']], $traces, 1240, 262);
+    }
+    rowOf('a typical 1240 × 262 swatch', median(array_slice($typical, 2)), 'ms', 60, '48 px by pressure, turned by chance, every 30 %');
+    rowOf('the heaviest 1240 × 262 swatch of the demo', median(array_slice($heavy, 2)), 'ms', 150, 'like Rain line, on slate, drifting');
 }
-rowOf('cost of a dab on 6000² against 1000²', median($ratios), '×', 1.2, 'the same dabs');
 
-// 7. Memory, in a process of its own.
-exec(escapeshellarg(PHP_BINARY).' -d memory_limit=3G -d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=tracing '.escapeshellarg(__DIR__.'/memory.php'), $said);
-rowOf('peak memory: a 2,000 px tip on a 4096² sheet', (float) ($said[0] ?? INF), 'MB', 700, 'a stroke across the whole sheet, laid and packed');
+/** How cost grows. */
+function growth(): void
+{
+    $tip = softTip(256);
+    $turning = Brush::read(['settings' => ['size' => ['base' => SIZE], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8], 'angle' => ['spread' => 180]]]);
+    $near = places(DABS, 1000);
+    $time = fn (int $count, int $size, int $side): float => median(array_map(fn (): float => dabsTime($tip, Brush::read(['settings' => ['size' => ['base' => $size], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]), array_slice($near, 0, $count), $side, true, size: $size), range(1, 5)));
+    $by = fn (array $xs, callable $at): float => exponent($xs, array_map($at, $xs));
+    rowOf('cost against dabs: exponent of 125 to 1,000 dabs', abs($by([125, 250, 500, 1000], fn (int $n): float => $time($n, 64, 1000)) - 1.0), 'from 1', 0.15, '1 is linear');
+    rowOf('cost against size: exponent of 48 to 192 px, of the area', abs($by([48, 96, 192], fn (int $s): float => $time(200, $s, 1000)) / 2 - 1.0), 'from 1', 0.2, '1 is linear in size²');
+    $ratios = [];
+    for ($i = 0; $i < RUNS; $i++) {
+        $ratios[] = dabsTime($tip, $turning, $near, 6000, true) / dabsTime($tip, $turning, $near, 1000, true);
+    }
+    rowOf('cost of a dab on 6000² against 1000²', median($ratios), '×', 1.2, 'the same dabs');
+}
 
-$failed = false;
-$table = sprintf("%-74s %8s %12s\n", 'measured', 'figure', 'target');
-foreach ($rows as [$what, $figure, $unit, $target, $note]) {
-    $met = $target < 0 ? $figure >= -$target : $figure <= $target;
-    $failed = $failed || ! $met;
-    $table .= sprintf("%-74s %8.2f %s %s %g %s   %s\n    %s\n", $what, $figure, $unit, $target < 0 ? '≥' : '≤', abs($target), $unit, $met ? 'met' : 'MISSED', $note);
+/** Memory, in a process of its own. */
+function memory(): void
+{
+    exec(escapeshellarg(PHP_BINARY).' -d memory_limit=3G -d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=tracing '.escapeshellarg(__DIR__.'/memory.php'), $said);
+    rowOf('peak memory: a 2,000 px tip on a 4096² sheet', (float) ($said[0] ?? INF), 'MB', 700, 'a stroke across the whole sheet, laid and packed');
 }
-echo "\n{$table}";
-if (getenv('WRITE') === 'docs') {
-    writeDocs($table);
+
+/** @return int 1 when a target is missed */
+function table(string $lines): int
+{
+    $failed = false;
+    $table = sprintf("%-74s %8s %12s\n", 'measured', 'figure', 'target');
+    foreach (explode("\n", trim($lines)) as $line) {
+        [$what, $figure, $unit, $target, $note] = json_decode($line, true, 3, JSON_THROW_ON_ERROR);
+        $met = $target < 0 ? $figure >= -$target : $figure <= $target;
+        $failed = $failed || ! $met;
+        $table .= sprintf("%-74s %8.2f %s %s %g %s   %s\n    %s\n", $what, $figure, $unit, $target < 0 ? '≥' : '≤', abs($target), $unit, $met ? 'met' : 'MISSED', $note);
+    }
+    echo "\n{$table}";
+    if (getenv('WRITE') === 'docs') {
+        writeDocs($table);
+    }
+
+    return $failed ? 1 : 0;
 }
-exit($failed ? 1 : 0);
+
+/** The levels of a tip as the application keeps them. */
+function stored(HalvedLevels $levels): StoredLevels
+{
+    return new StoredLevels(array_map(fn (int $n): array => [...$levels->size($n), $levels->frame($n)->ink->toBytes()], range(0, $levels->count() - 1)));
+}
 
 function softTip(int $side): HalvedLevels
 {
@@ -340,6 +396,5 @@ function median(array $values): float
 /** @param  float  $target  at most; at least when negative */
 function rowOf(string $what, float $figure, string $unit, float $target, string $note): void
 {
-    global $rows;
-    $rows[] = [$what, $figure, $unit, $target, $note];
+    echo json_encode([$what, $figure, $unit, $target, $note], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE)."\n";
 }
