@@ -22,7 +22,7 @@ final readonly class Param
      * @param  list<string>  $choices
      * @param  string  $colour  the default of colours and texts
      * @param  list<array{float, float}>  $points  the default of places and curves
-     * @param  array{string, string}|null  $when  shown only where another choice has this value
+     * @param  list<array{string, list<string>}>  $when  where there are some: of use only where one of these choices has one of these values
      */
     private function __construct(
         public string $kind,
@@ -36,7 +36,7 @@ final readonly class Param
         public array $choices = [],
         public string $colour = '',
         public array $points = [],
-        public ?array $when = null,
+        public array $when = [],
     ) {
     }
 
@@ -92,10 +92,10 @@ final readonly class Param
         return new self('strokes', $key, $label, most: 400);
     }
 
-    /** The same, but of use only where a choice has a value. */
-    public function onlyWith(string $choice, string $value): self
+    /** The same, but of use only where a choice has one of some values; said again, another choice may do as well. */
+    public function onlyWith(string $choice, string ...$values): self
     {
-        return new self($this->kind, $this->key, $this->label, $this->unit, $this->least, $this->most, $this->step, $this->default, $this->choices, $this->colour, $this->points, [$choice, $value]);
+        return new self($this->kind, $this->key, $this->label, $this->unit, $this->least, $this->most, $this->step, $this->default, $this->choices, $this->colour, $this->points, [...$this->when, [$choice, array_values($values)]]);
     }
 
     /**

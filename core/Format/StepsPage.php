@@ -39,7 +39,7 @@ final class StepsPage
 
     private static function param(Param $p): string
     {
-        $when = $p->when === null ? '' : " (with {$p->when[1]})";
+        $when = $p->when === [] ? '' : ' (with '.implode(' or ', array_merge(...array_column($p->when, 1))).')';
 
         return "`{$p->key}`{$when}: ".match ($p->kind) {
             'choice' => implode(', ', $p->choices),

@@ -32,10 +32,10 @@ final class Shapes implements Recipe
             Param::choice('many', 'Make', [self::ONE, self::CLUSTER]),
             Param::number('side', 'Picture', 'px', 64, 2000, 800, 8),
             Param::number('size', 'Size', '%', 0.02, 1, 0.8, 0.01)->onlyWith('many', self::ONE),
-            Param::number('corners', 'Corners', '', 3, 24, 5),
+            Param::number('corners', 'Corners', '', 3, 24, 5)->onlyWith('shape', 'polygon', 'star', 'blob'),
             Param::number('flat', 'Roundness', '%', 0.05, 1, 1, 0.01),
-            Param::number('inner', 'Inside', '%', 0.05, 0.95, 0.5, 0.01),
-            Param::number('soft', 'Round corners', '%', 0, 1, 0, 0.01),
+            Param::number('inner', 'Inside', '%', 0.05, 0.95, 0.5, 0.01)->onlyWith('shape', 'star', 'ring', 'bar', 'arc', 'blob', 'cross', 'drop'),
+            Param::number('soft', 'Round corners', '%', 0, 1, 0, 0.01)->onlyWith('shape', 'polygon', 'star', 'bar', 'cross'),
             Param::number('turn', 'Turn', '°', -180, 180, 0),
             Param::number('count', 'How many', '', 2, 400, 60)->onlyWith('many', self::CLUSTER),
             Param::number('least', 'Smallest', '%', 0.005, 0.3, 0.012, 0.001)->onlyWith('many', self::CLUSTER),
@@ -44,7 +44,7 @@ final class Shapes implements Recipe
             Param::number('apart', 'Pushed apart', '%', 0, 1, 0.3, 0.01)->onlyWith('many', self::CLUSTER),
             Param::number('turning', 'Turned by chance', '%', 0, 1, 1, 0.01)->onlyWith('many', self::CLUSTER),
             Param::number('greys', 'Greys', '%', 0, 1, 0, 0.01)->onlyWith('many', self::CLUSTER),
-            Param::roll(),
+            Param::roll()->onlyWith('many', self::CLUSTER)->onlyWith('shape', 'blob'),
         ];
     }
 

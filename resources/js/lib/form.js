@@ -5,7 +5,7 @@
 export const formFields = {
     /** The numbers that count now: some only with a certain choice. */
     params(step) {
-        return this.form(step).params.filter((p) => !p.when || step.numbers[p.when[0]] === p.when[1]);
+        return this.form(step).params.filter((p) => p.when.length === 0 || p.when.some(([choice, values]) => values.includes(step.numbers[choice])));
     },
     ofKind(step, ...kinds) {
         return this.params(step).filter((p) => kinds.includes(p.kind));

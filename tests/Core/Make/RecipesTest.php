@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Make;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Make\Growth;
+use Yarrowfog\Core\Make\Recipe;
+use Yarrowfog\Core\Make\Shapes;
+use Yarrowfog\Core\Reading;
+
+/** What the form of a recipe shows changes the picture. */
+final class RecipesTest extends TestCase
+{
+    /** @return iterable<string, array{class-string<Recipe>, array<string, string>}> */
+    public static function forms(): iterable
+    {
+        foreach (Shapes::params()[0]->choices as $shape) {
+            foreach (Shapes::params()[1]->choices as $many) {
+                yield "{$shape}, {$many}" => [Shapes::class, ['shape' => $shape, 'many' => $many]];
+            }
+        }
+        foreach (Growth::params()[0]->choices as $plant) {
+            yield $plant => [Growth::class, ['plant' => $plant]];
+        }
+    }
+
+    /**
+     * @param  class-string<Recipe>  $recipe
+     * @param  array<string, string>  $chosen
+     */
+    #[DataProvider('forms')]
+    public function test_every_number_that_is_shown_does_something(string $recipe, array $chosen): void
+    {
+        $picture = fn (array $more): string => $recipe::make(Numbers::read($recipe::params(), Reading::of([...$chosen, ...$more])), 160)->toBytes();
+        // A little flattened, so that turning shows on a round one too.
+        $base = $recipe === Shapes::class ? ['flat' => 0.7] : [];
+        $before = $picture($base);
+        $isShown = fn (Param $p): bool => $p->when === [] || array_filter($p->when, fn (array $w): bool => in_array($chosen[$w[0]] ?? '', $w[1], true)) !== [];
+        foreach ($recipe::params() as $param) {
+            if (! in_array($param->kind, ['number', 'roll'], true) || $param->key === 'side' || ! $isShown($param)) {
+                continue;
+            }
+            $values = $param->kind === 'roll' ? [2, 3] : [$param->least, $param->least + 0.37 * ($param->most - $param->least), $param->most];
+            $changes = array_filter($values, fn (float|int $v): bool => $picture([...$base, $param->key => $v]) !== $before);
+            self::assertNotSame([], $changes, "“{$param->label}” changes nothing.");
+        }
+    }
+}
