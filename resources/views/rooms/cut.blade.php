@@ -116,16 +116,16 @@
                 </ul>
             </div>
             <p class="wrong m-0" role="alert" x-show="message !== ''" x-text="message"></p>
-            <div class="flex flex-wrap items-center gap-x-2 gap-y-1">
-                <div class="flex-1 text-[13px] text-stone">
-                    <span role="group" aria-label="Prints as" class="flex items-center whitespace-nowrap">
-                        <button type="button" class="choice" :aria-pressed="kind === 'ink mask'" x-on:click="setKind('ink mask')">ink mask</button>
-                        <button type="button" class="choice" :aria-pressed="kind === 'two-ink'" x-on:click="setKind('two-ink')">two-ink</button>
-                        <button type="button" class="choice" :aria-pressed="kind === 'own colours'" x-on:click="setKind('own colours')">own colours</button>
-                    </span>
-                    <span class="pl-2" x-show="ready && !making"><span x-text="width"></span> × <span x-text="height"></span> px</span>
-                    <span class="pl-2" role="status" x-show="making" x-text="doing"></span>
-                </div>
+            <div class="flex items-center justify-between gap-2 text-[13px] text-stone">
+                <span role="group" aria-label="Prints as" class="flex items-center whitespace-nowrap">
+                    <button type="button" class="choice" :aria-pressed="kind === 'ink mask'" x-on:click="setKind('ink mask')">ink mask</button>
+                    <button type="button" class="choice" :aria-pressed="kind === 'two-ink'" x-on:click="setKind('two-ink')">two-ink</button>
+                    <button type="button" class="choice" :aria-pressed="kind === 'own colours'" x-on:click="setKind('own colours')">own colours</button>
+                </span>
+                <span class="whitespace-nowrap" x-show="ready && !making"><span x-text="width"></span> × <span x-text="height"></span> px</span>
+            </div>
+            <div class="flex items-center justify-end gap-2">
+                <span class="mr-auto text-[13px] text-stone" role="status" x-show="making" x-text="doing"></span>
                 <button type="button" class="quiet bg-fog-200" x-show="making" x-on:click="callOff">Call off</button>
                 <button type="button" class="quiet bg-fog-200 py-[9px]" x-show="tip && !making" x-on:click="remakeTip">Make it anew</button>
                 <button type="button" class="firm px-[18px] py-[10px] text-[15px]" x-on:click="makeTip" x-show="!making" x-text="set ? 'Make tip of ' + set.frames.length : (tip ? 'Make another' : 'Make tip')"></button>
