@@ -116,7 +116,7 @@
                 </ul>
             </div>
             <p class="wrong m-0" role="alert" x-show="message !== ''" x-text="message"></p>
-            <div class="flex items-center justify-between gap-2 text-[13px] text-stone">
+            <div class="flex flex-wrap items-center justify-between gap-x-2 text-[13px] text-stone">
                 <span role="group" aria-label="Prints as" class="flex items-center whitespace-nowrap">
                     <button type="button" class="choice" :aria-pressed="kind === 'ink mask'" x-on:click="setKind('ink mask')">ink mask</button>
                     <button type="button" class="choice" :aria-pressed="kind === 'two-ink'" x-on:click="setKind('two-ink')">two-ink</button>
