@@ -113,35 +113,26 @@ final class Cellular
     /** Every pixel of a small square by itself, among the few points that can be nearest anywhere in it. */
     private function pixels(int $left, int $top, int $right, int $bottom): void
     {
-        $cx = ($left + $right) / 2;
-        $cy = ($top + $bottom) / 2;
-        $column = (int) ($cx / $this->side) + 1;
-        $row = (int) ($cy / $this->side) + 1;
-        $far = [];
-        for ($r = max(0, $row - 2); $r <= $row + 2 && $r < $this->down; $r++) {
-            for ($c = max(0, $column - 2); $c <= $column + 2 && $c < $this->across; $c++) {
-                $i = $r * $this->across + $c;
-                $far[$i] = hypot($this->px[$i] - $cx, $this->py[$i] - $cy);
-            }
-        }
-        asort($far);
-        $least = $far === [] ? 0.0 : min($far);
-        $reach = $least + 2 * hypot($right - $left, $bottom - $top) + 2 * $this->half + 2;
-        $near = array_keys(array_filter($far, fn (float $d): bool => $d <= $reach));
-        foreach (count($near) < 2 ? array_keys($far) : [] as $i) {
-            $near[] = $i;
-        }
-        $xs = array_map(fn (int $i): float => $this->px[$i], $near);
-        $ys = array_map(fn (int $i): float => $this->py[$i], $near);
+        [$near, $xs, $ys] = $this->around(($left + $right) / 2, ($top + $bottom) / 2, 2 * hypot($right - $left, $bottom - $top) + 2 * $this->half + 2);
         $count = count($near);
+        $width = $right - $left;
+        $half = $this->half - 0.5;
+        $isKept = $this->keep !== null;
         for ($y = $top; $y < $bottom; $y++) {
-            for ($x = $left; $x < $right; $x++) {
+            // (px − x)² + (py − y)² without x², which is the same for all: a straight line along the row.
+            $begins = $slopes = [];
+            for ($k = 0; $k < $count; $k++) {
+                $dx = $xs[$k] - $left - 0.5;
+                $dy = $ys[$k] - $y - 0.5;
+                $begins[] = $dx * $dx + $dy * $dy;
+                $slopes[] = -2.0 * $dx;
+            }
+            $at = $y * $this->width + $left;
+            for ($x = 0; $x < $width; $x++) {
                 $first = $second = 1e18;
                 $owner = $other = 0;
                 for ($k = 0; $k < $count; $k++) {
-                    $dx = $xs[$k] - $x - 0.5;
-                    $dy = $ys[$k] - $y - 0.5;
-                    $d = $dx * $dx + $dy * $dy;
+                    $d = $begins[$k] + $slopes[$k] * $x;
                     if ($d < $first) {
                         $second = $first;
                         $other = $owner;
@@ -152,16 +143,50 @@ final class Cellular
                         $other = $k;
                     }
                 }
-                $at = $y * $this->width + $x;
                 $this->owners[$at] = $near[$owner];
-                if ($this->keep !== null) {
+                if ($isKept) {
                     $dx = $xs[$owner] - $xs[$other];
                     $dy = $ys[$owner] - $ys[$other];
-                    $gap = ($second - $first) / (2.0 * max(1e-6, sqrt($dx * $dx + $dy * $dy))) - $this->half + 0.5;
+                    $gap = ($second - $first) / (2.0 * max(1e-6, sqrt($dx * $dx + $dy * $dy))) - $half;
                     $this->keep[$at] = $gap >= 1.0 ? 65535 : ($gap <= 0.0 ? 0 : (int) (65535 * $gap));
                 }
+                $at++;
             }
         }
+    }
+
+    /**
+     * The points round a place that are at most so much farther away than the nearest one, nearest first.
+     *
+     * @return array{list<int>, list<float>, list<float>} numbers, x and y; two at least, where there are two
+     */
+    private function around(float $x, float $y, float $more): array
+    {
+        $column = (int) ($x / $this->side) + 1;
+        $row = (int) ($y / $this->side) + 1;
+        $far = [];
+        for ($r = max(0, $row - 2); $r <= $row + 2 && $r < $this->down; $r++) {
+            for ($c = max(0, $column - 2); $c <= $column + 2 && $c < $this->across; $c++) {
+                $i = $r * $this->across + $c;
+                $dx = $this->px[$i] - $x;
+                $dy = $this->py[$i] - $y;
+                $far[$i] = sqrt($dx * $dx + $dy * $dy);
+            }
+        }
+        asort($far);
+        $near = $xs = $ys = [];
+        $reach = INF;
+        foreach ($far as $i => $d) {
+            if ($d > $reach && count($near) > 1) {
+                break;
+            }
+            $reach = $near === [] ? $d + $more : $reach;
+            $near[] = $i;
+            $xs[] = $this->px[$i];
+            $ys[] = $this->py[$i];
+        }
+
+        return [$near, $xs, $ys];
     }
 
     /** @return array{int, float} the cell of a place, and px from there to its border */

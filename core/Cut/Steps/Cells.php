@@ -13,7 +13,6 @@ use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Make\Cellular;
 use Yarrowfog\Core\Raster\Bitmap;
-use Yarrowfog\Core\Raster\Premultiplied;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Cells of one colour each, like cracked clay or a mosaic. */
@@ -45,7 +44,7 @@ final readonly class Cells implements Step
     {
         $side = max($in->width, $in->height) / $this->count;
         $cells = Cellular::of($in->width, $in->height, $side, $this->border, new Chance($this->roll));
-        $out = Patchwork::evened(Premultiplied::of($in), $cells->owners, $cells->count);
+        $out = Patchwork::evened($in, $cells->owners, $cells->count);
 
         return $cells->keep === null ? $out : Alpha::kept($out, $cells->keep);
     }

@@ -10,45 +10,66 @@ use Yarrowfog\Core\Raster\Premultiplied;
 /** Gives every patch of a picture the mean of its colours. */
 final class Patchwork
 {
+    /** px that are summed up before a sum could leave its 32 bits. */
+    private const RUN = 65536;
+
     /**
      * @param  array<int, int>  $owners  the patch of each pixel
      * @param  int  $count  patches are numbered below this
      */
-    public static function evened(Premultiplied $in, array $owners, int $count): Bitmap
+    public static function evened(Bitmap $in, array $owners, int $count): Bitmap
     {
-        $sizes = array_fill(0, $count, 0);
-        foreach ($owners as $owner) {
-            $sizes[$owner]++;
-        }
-
-        return $in->each(fn (array $lanes): array => self::means($lanes, $owners, $sizes))->toBitmap();
-    }
-
-    /**
-     * @param  array<int, int>  $lanes
-     * @param  array<int, int>  $owners
-     * @param  array<int, int>  $sizes  px of each patch
-     * @return array<int, int>
-     */
-    private static function means(array $lanes, array $owners, array $sizes): array
-    {
-        $high = $low = array_fill(0, count($sizes), 0);
-        $i = 0;
-        foreach ($owners as $owner) {
-            $value = $lanes[$i];
-            $i++;
-            $high[$owner] += $value >> 32;
-            $low[$owner] += $value & 0xFFFFFFFF;
-        }
-        $means = [];
-        foreach ($sizes as $owner => $size) {
-            $means[] = $size === 0 ? 0 : intdiv($high[$owner], $size) << 32 | intdiv($low[$owner], $size);
-        }
+        $means = self::means($in->pixels, $owners, $count);
         $out = [];
         foreach ($owners as $owner) {
             $out[] = $means[$owner];
         }
 
-        return $out;
+        return new Bitmap($in->width, $in->height, $out);
+    }
+
+    /**
+     * Colours count by their alpha (see Premultiplied). Neighbours mostly belong together, so
+     * they are summed up in a run before their patch is looked up.
+     *
+     * @param  array<int, int>  $pixels
+     * @param  array<int, int>  $owners
+     * @return array<int, int> a pixel for each patch
+     */
+    private static function means(array $pixels, array $owners, int $count): array
+    {
+        $sizes = $reds = $greens = $blues = $alphas = array_fill(0, $count, 0);
+        $redGreen = $blueAlpha = $run = $i = 0;
+        $last = $owners[0];
+        foreach ($owners as $owner) {
+            if ($owner !== $last || $run === self::RUN) {
+                $sizes[$last] += $run;
+                $reds[$last] += $redGreen >> 32;
+                $greens[$last] += $redGreen & 0xFFFFFFFF;
+                $blues[$last] += $blueAlpha >> 32;
+                $alphas[$last] += $blueAlpha & 0xFFFFFFFF;
+                $redGreen = $blueAlpha = $run = 0;
+                $last = $owner;
+            }
+            $p = $pixels[$i];
+            $i++;
+            $alpha = $p & 255;
+            $redGreen += ($p >> 24 << 32 | $p >> 16 & 255) * $alpha;
+            $blueAlpha += (($p & 0xFF00) << 24 | 255) * $alpha;
+            $run++;
+        }
+        $sizes[$last] += $run;
+        $reds[$last] += $redGreen >> 32;
+        $greens[$last] += $redGreen & 0xFFFFFFFF;
+        $blues[$last] += $blueAlpha >> 32;
+        $alphas[$last] += $blueAlpha & 0xFFFFFFFF;
+        $redGreens = $blueAlphas = [];
+        foreach ($sizes as $patch => $size) {
+            $size = max(1, $size);
+            $redGreens[] = intdiv($reds[$patch], $size) << 32 | intdiv($greens[$patch], $size);
+            $blueAlphas[] = intdiv($blues[$patch], $size) << 32 | intdiv($alphas[$patch], $size);
+        }
+
+        return (new Premultiplied($count, 1, $redGreens, $blueAlphas))->toBitmap()->pixels;
     }
 }

@@ -53,7 +53,7 @@ final class TornPaper implements Find
         $fold = $scene->between(-0.3, 0.3);
         $scene->again(fn (int $p, int $px, int $py): int => Scene::lit($p >> 8, 1.0 - 0.1 * exp(-((($px - $cx) / $s - ($py - $cy) / $s * $fold) / 0.5) ** 2) + 0.05 * exp(-((($px - $cx) / $s - ($py - $cy) / $s * $fold - 1.0) / 0.7) ** 2)) << 8 | $p & 255);
         for ($i = 0; $i < 240; $i++) {
-            [$x, $y] = $inner[$i * 360 / 240 % 360];
+            [$x, $y] = $inner[intdiv($i * 360, 240) % 360];
             $a = $scene->between(0, 2 * M_PI);
             $scene->line($x, $y, $x + $scene->between(0.6, 1.9) * cos($a) * $s, $y + $scene->between(0.6, 1.9) * sin($a) * $s, 0.1 * $s, 0.06 * $s, Scene::rgb(0.95, 0.94, 0.92), 0.8);
         }
