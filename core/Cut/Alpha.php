@@ -15,17 +15,13 @@ final class Alpha
      */
     public static function kept(Bitmap $in, array $keep): Bitmap
     {
-        $out = [];
-        $i = 0;
-        foreach ($in->pixels as $p) {
-            $k = $keep[$i];
-            $i++;
-            if ($k >= 65535) {
-                $out[] = $p;
-            } else {
+        $out = $in->pixels;
+        foreach ($keep as $i => $k) {
+            if ($k < 65535) {
+                $p = $out[$i];
                 // 65535 · 255 + half, divided by 65535 in fixed point
                 $alpha = (($p & 255) * $k + 32767) * 65537 >> 32;
-                $out[] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
+                $out[$i] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
             }
         }
 
@@ -35,9 +31,9 @@ final class Alpha
     /** How much of each pixel is there, 0–65535. */
     public static function plane(Bitmap $in): Plane
     {
-        $out = [];
-        foreach ($in->pixels as $p) {
-            $out[] = ($p & 255) * 257;
+        $out = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
+            $out[$i] = ($p & 255) * 257;
         }
 
         return new Plane($in->width, $in->height, $out);

@@ -40,7 +40,8 @@ final readonly class LatticeNoise
         $coarse = new self($width, $size, $chance, 0);
         $fine = new self($width, $size / 2, $chance, 1);
         $hasFine = $size >= 2.0;
-        $out = [];
+        $out = array_fill(0, $width * $height, 0);
+        $i = 0;
         for ($y = 0; $y < $height; $y++) {
             $upper = $coarse->row($y);
             $columns = $coarse->columns;
@@ -49,7 +50,7 @@ final readonly class LatticeNoise
                 for ($x = 0; $x < $width; $x++) {
                     $c = $columns[$x];
                     $left = $upper[$c];
-                    $out[] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + 32768) * 21845 >> 16;
+                    $out[$i++] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + 32768) * 21845 >> 16;
                 }
 
                 continue;
@@ -62,7 +63,7 @@ final readonly class LatticeNoise
                 $d = $fineColumns[$x];
                 $left = $upper[$c];
                 $near = $lower[$d];
-                $out[] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + $near + (($lower[$d + 1] - $near) * $fineParts[$x] >> 16)) * 21845 >> 16;
+                $out[$i++] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + $near + (($lower[$d + 1] - $near) * $fineParts[$x] >> 16)) * 21845 >> 16;
             }
         }
 

@@ -44,13 +44,13 @@ final class Distances
      */
     private static function downColumns(array $set, int $width, int $height): array
     {
-        $field = [];
         $count = $width * $height;
+        $field = array_fill(0, $count, 0);
         for ($i = 0; $i < $width; $i++) {
-            $field[] = $set[$i] !== 0 ? 0 : self::FAR;
+            $field[$i] = $set[$i] !== 0 ? 0 : self::FAR;
         }
         for ($k = 0; $i < $count; $i++, $k++) {
-            $field[] = $set[$i] !== 0 ? 0 : $field[$k] + 1;
+            $field[$i] = $set[$i] !== 0 ? 0 : $field[$k] + 1;
         }
         for ($k = $count - 1, $i = $k - $width; $i >= 0; $i--, $k--) {
             $below = $field[$k] + 1;

@@ -29,19 +29,19 @@ final readonly class Premultiplied
         foreach ($in->pixels as $p) {
             $any |= $p;
         }
-        $blueAlpha = [];
+        $blueAlpha = $in->pixels;
         if ($any >> 8 === 0) {
-            foreach ($in->pixels as $p) {
-                $blueAlpha[] = 255 * $p;
+            foreach ($in->pixels as $i => $p) {
+                $blueAlpha[$i] = 255 * $p;
             }
 
             return new self($in->width, $in->height, null, $blueAlpha);
         }
-        $redGreen = [];
-        foreach ($in->pixels as $p) {
+        $redGreen = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
             $alpha = $p & 255;
-            $redGreen[] = ($p >> 24 << 32 | $p >> 16 & 255) * $alpha;
-            $blueAlpha[] = (($p & 0xFF00) << 24 | 255) * $alpha;
+            $redGreen[$i] = ($p >> 24 << 32 | $p >> 16 & 255) * $alpha;
+            $blueAlpha[$i] = (($p & 0xFF00) << 24 | 255) * $alpha;
         }
 
         return new self($in->width, $in->height, $redGreen, $blueAlpha);
@@ -68,9 +68,9 @@ final readonly class Premultiplied
      */
     private static function black(array $alphas): array
     {
-        $out = [];
-        foreach ($alphas as $alpha) {
-            $out[] = ($alpha + 127) * self::BY_255 >> 24;
+        $out = $alphas;
+        foreach ($alphas as $i => $alpha) {
+            $out[$i] = ($alpha + 127) * self::BY_255 >> 24;
         }
 
         return $out;
@@ -83,22 +83,20 @@ final readonly class Premultiplied
      */
     private static function coloured(array $redGreen, array $blueAlpha): array
     {
-        $out = [];
-        $i = 0;
-        foreach ($blueAlpha as $ba) {
+        $out = $blueAlpha;
+        foreach ($blueAlpha as $i => $ba) {
             $rg = $redGreen[$i];
-            $i++;
             $alpha = $ba & 0xFFFFFFFF;
             if ($alpha === 65025) {
-                $out[] = (($rg >> 32) + 127) * self::BY_255 >> 24 << 24 | (($rg & 0xFFFFFFFF) + 127) * self::BY_255 >> 24 << 16 | (($ba >> 32) + 127) * self::BY_255 >> 24 << 8 | 255;
+                $out[$i] = (($rg >> 32) + 127) * self::BY_255 >> 24 << 24 | (($rg & 0xFFFFFFFF) + 127) * self::BY_255 >> 24 << 16 | (($ba >> 32) + 127) * self::BY_255 >> 24 << 8 | 255;
             } elseif ($alpha < 128) {
-                $out[] = 0;
+                $out[$i] = 0;
             } else {
                 $inverse = 255.0 / $alpha;
                 $r = (int) (($rg >> 32) * $inverse + 0.5);
                 $g = (int) (($rg & 0xFFFFFFFF) * $inverse + 0.5);
                 $b = (int) (($ba >> 32) * $inverse + 0.5);
-                $out[] = ($r > 255 ? 255 : $r) << 24 | ($g > 255 ? 255 : $g) << 16 | ($b > 255 ? 255 : $b) << 8 | ($alpha + 127) * self::BY_255 >> 24;
+                $out[$i] = ($r > 255 ? 255 : $r) << 24 | ($g > 255 ? 255 : $g) << 16 | ($b > 255 ? 255 : $b) << 8 | ($alpha + 127) * self::BY_255 >> 24;
             }
         }
 

@@ -27,9 +27,9 @@ final readonly class ToneTable
     public function applied(Bitmap $in): Bitmap
     {
         $table = $this->values;
-        $out = [];
-        foreach ($in->pixels as $p) {
-            $out[] = $table[$p >> 24] << 24 | $table[$p >> 16 & 255] << 16 | $table[$p >> 8 & 255] << 8 | $p & 255;
+        $out = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
+            $out[$i] = $table[$p >> 24] << 24 | $table[$p >> 16 & 255] << 16 | $table[$p >> 8 & 255] << 8 | $p & 255;
         }
 
         return new Bitmap($in->width, $in->height, $out);

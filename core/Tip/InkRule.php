@@ -17,6 +17,9 @@ use Yarrowfog\Core\Raster\Plane;
 final class InkRule
 {
     /** BT.709 luma weights · 65536; they sum to exactly that. */
+    /** 1 / 255 in 1/2⁴⁰: exact for all that is less than 2³². */
+    private const BY_255 = 4311810306;
+
     public const RED = 13933;
 
     public const GREEN = 46871;
@@ -50,17 +53,18 @@ final class InkRule
 
     public static function plane(Bitmap $picture, TipKind $kind): Plane
     {
-        $ink = [];
+        $ink = $picture->pixels;
         if ($kind !== TipKind::InkMask) {
-            foreach ($picture->pixels as $pixel) {
-                $ink[] = ($pixel & 255) * 257;
+            foreach ($picture->pixels as $i => $pixel) {
+                $ink[$i] = ($pixel & 255) * 257;
             }
 
             return new Plane($picture->width, $picture->height, $ink);
         }
-        foreach ($picture->pixels as $pixel) {
+        foreach ($picture->pixels as $i => $pixel) {
             $luma = (self::RED * ($pixel >> 24) + self::GREEN * ($pixel >> 16 & 255) + self::BLUE * ($pixel >> 8 & 255)) * 257 >> 16;
-            $ink[] = intdiv((65535 - $luma) * ($pixel & 255) + 127, 255);
+            // Divided by 255, rounded.
+            $ink[$i] = ((65535 - $luma) * ($pixel & 255) + 127) * self::BY_255 >> 40;
         }
 
         return new Plane($picture->width, $picture->height, $ink);

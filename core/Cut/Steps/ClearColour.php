@@ -93,23 +93,21 @@ final readonly class ClearColour implements Step
         $reach = (int) ceil(abs($this->grow) + 2 * $this->feather + 2);
         $margin = $this->feather / 2 < Blur::WIDE ? $reach : self::ALIGNED * (int) ceil($reach / self::ALIGNED);
         $pixels = $in->pixels;
-        $out = [];
+        $out = $pixels;
         for ($top = 0; $top < $in->height; $top += self::BAND) {
             $rows = min(self::BAND, $in->height - $top);
             $mask = Blur::gaussian(Grow::by($cleared->mask($top - $margin, $top + $rows + $margin), $this->grow), $this->feather / 2)->values;
             $i = $top * $in->width;
             $k = $margin * $in->width;
             for ($end = $i + $rows * $in->width; $i < $end; $i++) {
-                $p = $pixels[$i];
                 $c = $mask[$k];
                 $k++;
-                if ($c === 0) {
-                    $out[] = $p;
-                } elseif ($c >= 65535) {
-                    $out[] = 0;
-                } else {
+                if ($c >= 65535) {
+                    $out[$i] = 0;
+                } elseif ($c > 0) {
+                    $p = $pixels[$i];
                     $alpha = (($p & 255) * (65535 - $c) + 32767) * 65537 >> 32;
-                    $out[] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
+                    $out[$i] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
                 }
             }
         }

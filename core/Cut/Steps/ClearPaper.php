@@ -52,8 +52,8 @@ final readonly class ClearPaper implements Step
         for ($alpha = 1; $alpha < 256; $alpha++) {
             $inverse[] = intdiv(255 * 65536, $alpha) + 1;
         }
-        $out = [];
-        foreach ($in->pixels as $p) {
+        $out = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
             $r = $stretch[$p >> 24];
             $g = $stretch[$p >> 16 & 255];
             $b = $stretch[$p >> 8 & 255];
@@ -62,13 +62,13 @@ final readonly class ClearPaper implements Step
                 $white = $b;
             }
             if ($white === 255) {
-                $out[] = 0;
+                $out[$i] = 0;
 
                 continue;
             }
             $alpha = 255 - $white;
             $more = $inverse[$alpha];
-            $out[] = ($r - $white) * $more >> 16 << 24
+            $out[$i] = ($r - $white) * $more >> 16 << 24
                 | ($g - $white) * $more >> 16 << 16
                 | ($b - $white) * $more >> 16 << 8
                 | ($alpha * ($p & 255) + 127) * 65793 >> 24;

@@ -46,10 +46,12 @@ final readonly class FadeEdge implements Step
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         $columns = $this->fades($in->width, $this->left, $this->right);
-        $keep = [];
+        $keep = array_fill(0, $in->width * $in->height, 0);
+        $i = 0;
         foreach ($this->fades($in->height, $this->top, $this->bottom) as $row) {
             foreach ($columns as $column) {
-                $keep[] = $row * $column >> 16;
+                $keep[$i] = $row * $column >> 16;
+                $i++;
             }
         }
 

@@ -43,11 +43,11 @@ final readonly class Grain implements Step
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         $lost = (int) round(65536 * $this->amount);
-        $keep = [];
-        foreach (LatticeNoise::of($in->width, $in->height, max(0.5, $this->size), new Chance($this->roll)) as $noise) {
+        $keep = LatticeNoise::of($in->width, $in->height, max(0.5, $this->size), new Chance($this->roll));
+        foreach ($keep as $i => $noise) {
             // Smooth noise crowds around its middle; twice as steep it reaches both ends.
             $n = 2 * $noise - 32768;
-            $keep[] = 65535 - ($lost * ($n < 0 ? 0 : ($n > 65535 ? 65535 : $n)) >> 16);
+            $keep[$i] = 65535 - ($lost * ($n < 0 ? 0 : ($n > 65535 ? 65535 : $n)) >> 16);
         }
 
         return Alpha::kept($in, $keep);

@@ -64,8 +64,8 @@ final readonly class GreyMix implements Step
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         [$red, $yellow, $green, $cyan, $blue, $magenta] = array_map(fn (float $w): int => (int) round($w * 65536), $this->weights);
-        $out = [];
-        foreach ($in->pixels as $p) {
+        $out = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
             $r = $p >> 24;
             $g = $p >> 16 & 255;
             $b = $p >> 8 & 255;
@@ -86,7 +86,7 @@ final readonly class GreyMix implements Step
             }
             $v = $v + 32768 >> 16;
             $v = $v < 0 ? 0 : ($v > 255 ? 255 : $v);
-            $out[] = $v << 24 | $v << 16 | $v << 8 | $p & 255;
+            $out[$i] = $v << 24 | $v << 16 | $v << 8 | $p & 255;
         }
 
         return new Bitmap($in->width, $in->height, $out);

@@ -39,16 +39,17 @@ final readonly class InkGain implements Step
         for ($v = 0; $v < 256; $v++) {
             $table[] = (int) round(255 * $this->curve->at($v / 255));
         }
-        $out = [];
         if ($kind !== TipKind::InkMask) {
-            foreach ($in->pixels as $p) {
-                $out[] = $p & 0xFFFFFF00 | $table[$p & 255];
+            $out = $in->pixels;
+            foreach ($in->pixels as $i => $p) {
+                $out[$i] = $p & 0xFFFFFF00 | $table[$p & 255];
             }
 
             return new Bitmap($in->width, $in->height, $out);
         }
-        foreach (InkRule::plane($in, $kind)->values as $ink) {
-            $out[] = $table[$ink * 255 + 32768 >> 16];
+        $out = InkRule::plane($in, $kind)->values;
+        foreach ($out as $i => $ink) {
+            $out[$i] = $table[$ink * 255 + 32768 >> 16];
         }
 
         return new Bitmap($in->width, $in->height, $out);

@@ -26,9 +26,9 @@ final readonly class InvertInk implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        $out = [];
-        foreach ($in->pixels as $pixel) {
-            $out[] = $pixel ^ 0xFFFFFF00;
+        $out = $in->pixels;
+        foreach ($in->pixels as $i => $pixel) {
+            $out[$i] = $pixel ^ 0xFFFFFF00;
         }
 
         return new Bitmap($in->width, $in->height, $out);

@@ -56,12 +56,10 @@ final readonly class LiftBacking implements Step
         for ($alpha = 1; $alpha < 256; $alpha++) {
             $inverse[] = intdiv(255 * 65536, $alpha);
         }
-        $out = [];
-        foreach ($in->pixels as $p) {
+        $out = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
             $alpha = $p & 255;
             if ($alpha === 0 || $alpha === 255) {
-                $out[] = $p;
-
                 continue;
             }
             $more = $inverse[$alpha];
@@ -71,7 +69,7 @@ final readonly class LiftBacking implements Step
             $r = $r < 0 ? 0 : ($r > 255 ? 255 : $r);
             $g = $g < 0 ? 0 : ($g > 255 ? 255 : $g);
             $b = $b < 0 ? 0 : ($b > 255 ? 255 : $b);
-            $out[] = $r << 24 | $g << 16 | $b << 8 | $alpha;
+            $out[$i] = $r << 24 | $g << 16 | $b << 8 | $alpha;
         }
 
         return new Bitmap($in->width, $in->height, $out);

@@ -46,10 +46,10 @@ final readonly class OuterGlow implements SpreadingStep
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         $strength = (int) round(65536 * $this->strength);
-        $glow = [];
-        foreach (Blur::gaussian(Alpha::plane($in), $this->radius / 2)->values as $value) {
+        $glow = Blur::gaussian(Alpha::plane($in), $this->radius / 2)->values;
+        foreach ($glow as $i => $value) {
             // Twice the blurred alpha: full at the edge of the ink, nothing at the radius.
-            $glow[] = ($value >= 32768 ? 65535 : 2 * $value) * $strength >> 16;
+            $glow[$i] = ($value >= 32768 ? 65535 : 2 * $value) * $strength >> 16;
         }
 
         return Under::picture($in, $this->colour, $glow);

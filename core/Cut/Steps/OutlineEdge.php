@@ -47,21 +47,19 @@ final readonly class OutlineEdge implements SpreadingStep
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        $inside = [];
-        foreach ($in->pixels as $p) {
-            $inside[] = ($p & 255) >= self::INSIDE ? 1 : 0;
+        $inside = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
+            $inside[$i] = ($p & 255) >= self::INSIDE ? 1 : 0;
         }
-        $line = [];
+        $line = array_fill(0, $in->width * $in->height, 0);
         $far = ($this->width + 1) ** 2;
-        foreach (Distances::squared($inside, $in->width, $in->height, $this->width + 2) as $square) {
+        foreach (Distances::squared($inside, $in->width, $in->height, $this->width + 2) as $i => $square) {
             if ($square >= $far) {
-                $line[] = 0;
-
                 continue;
             }
             // From the middle of the last pixel inside, the edge is half a px away, and so is the far side of this one.
             $k = (int) (($this->width + 1 - sqrt($square)) * 65535.0);
-            $line[] = $k < 0 ? 0 : ($k > 65535 ? 65535 : $k);
+            $line[$i] = $k < 0 ? 0 : ($k > 65535 ? 65535 : $k);
         }
 
         return Under::picture($in, $this->colour, $line);

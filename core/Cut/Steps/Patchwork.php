@@ -20,9 +20,9 @@ final class Patchwork
     public static function evened(Bitmap $in, array $owners, int $count): Bitmap
     {
         $means = self::means($in->pixels, $owners, $count);
-        $out = [];
-        foreach ($owners as $owner) {
-            $out[] = $means[$owner];
+        $out = $owners;
+        foreach ($owners as $i => $owner) {
+            $out[$i] = $means[$owner];
         }
 
         return new Bitmap($in->width, $in->height, $out);

@@ -50,20 +50,18 @@ final readonly class RoughEdge implements Step
         if ($this->reach < 0.25) {
             return $in;
         }
-        $outside = [];
-        foreach (InkRule::plane($in, $kind)->values as $ink) {
-            $outside[] = $ink < self::INSIDE ? 1 : 0;
+        $outside = InkRule::plane($in, $kind)->values;
+        foreach ($outside as $i => $ink) {
+            $outside[$i] = $ink < self::INSIDE ? 1 : 0;
         }
         $noise = LatticeNoise::of($in->width, $in->height, max(0.5, $this->size), new Chance($this->roll));
         $far = ($this->reach + 1) ** 2;
-        $keep = [];
+        $keep = array_fill(0, $in->width * $in->height, 65535);
         foreach (Distances::squared($outside, $in->width, $in->height, $this->reach + 2) as $i => $square) {
-            if ($square > $far) {
-                $keep[] = 65535;
-            } else {
+            if ($square <= $far) {
                 // Inside by more than this spot's bite stays; one px of the way is soft.
                 $k = (int) ((sqrt($square) - ($noise[$i] > 16384 ? 2 * $noise[$i] - 32768 : 0) * $this->reach / 65536) * 65535.0);
-                $keep[] = $k < 0 ? 0 : ($k > 65535 ? 65535 : $k);
+                $keep[$i] = $k < 0 ? 0 : ($k > 65535 ? 65535 : $k);
             }
         }
 

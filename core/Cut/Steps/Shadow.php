@@ -69,9 +69,9 @@ final readonly class Shadow implements SpreadingStep
             }
         }
         $opacity = (int) round(65536 * $this->opacity);
-        $shade = [];
-        foreach (Blur::gaussian(new Plane($in->width, $in->height, $moved), $this->blur)->values as $value) {
-            $shade[] = $value * $opacity >> 16;
+        $shade = Blur::gaussian(new Plane($in->width, $in->height, $moved), $this->blur)->values;
+        foreach ($shade as $i => $value) {
+            $shade[$i] = $value * $opacity >> 16;
         }
 
         return Under::picture($in, $this->colour, $shade);

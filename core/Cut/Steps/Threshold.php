@@ -50,11 +50,11 @@ final readonly class Threshold implements Step
             $part = $this->soft < 0.5 ? ($v < $at ? 1.0 : 0.0) : max(0.0, min(1.0, 0.5 + ($at - $v) / $this->soft));
             $table[] = (int) round(255 * $part);
         }
-        $out = [];
-        foreach ($in->pixels as $p) {
+        $out = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
             $luma = (13933 * ($p >> 24) + 46871 * ($p >> 16 & 255) + 4732 * ($p >> 8 & 255)) + 32768 >> 16;
             // Black, with the ink as its alpha: what does not print is transparent.
-            $out[] = $table[$luma] * ($p & 255) * 257 + 32768 >> 16;
+            $out[$i] = $table[$luma] * ($p & 255) * 257 + 32768 >> 16;
         }
 
         return new Bitmap($in->width, $in->height, $out);

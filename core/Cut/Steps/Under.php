@@ -17,21 +17,23 @@ final class Under
     {
         [$r, $g, $b] = [$colour->red, $colour->green, $colour->blue];
         $rgb = $colour->toInt() << 8;
-        $out = [];
-        $i = 0;
-        foreach ($in->pixels as $p) {
+        $out = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
             $own = $p & 255;
+            if ($own === 255) {
+                continue;
+            }
             $under = $alpha[$i] >> 8;
-            $i++;
-            if ($own === 255 || $under === 0) {
-                $out[] = $p;
-            } elseif ($own === 0) {
-                $out[] = $rgb | $under;
+            if ($under === 0) {
+                continue;
+            }
+            if ($own === 0) {
+                $out[$i] = $rgb | $under;
             } else {
                 $rest = $under * (255 - $own) * 257 + 32768 >> 16;
                 $all = $own + $rest;
                 $half = $all >> 1;
-                $out[] = (int) ((($p >> 24) * $own + $r * $rest + $half) / $all + 1e-9) << 24
+                $out[$i] = (int) ((($p >> 24) * $own + $r * $rest + $half) / $all + 1e-9) << 24
                     | (int) ((($p >> 16 & 255) * $own + $g * $rest + $half) / $all + 1e-9) << 16
                     | (int) ((($p >> 8 & 255) * $own + $b * $rest + $half) / $all + 1e-9) << 8
                     | $all;
@@ -49,15 +51,13 @@ final class Under
     public static function tinted(Bitmap $in, Srgb $colour, array $strength): Bitmap
     {
         [$r, $g, $b] = [$colour->red, $colour->green, $colour->blue];
-        $out = [];
+        $out = $in->pixels;
         foreach ($in->pixels as $i => $p) {
             $s = $strength[$i];
             if (($p & 255) === 0 || $s === 0) {
-                $out[] = $p;
-
                 continue;
             }
-            $out[] = ($p >> 24) + (($r - ($p >> 24)) * $s >> 16) << 24
+            $out[$i] = ($p >> 24) + (($r - ($p >> 24)) * $s >> 16) << 24
                 | ($p >> 16 & 255) + (($g - ($p >> 16 & 255)) * $s >> 16) << 16
                 | ($p >> 8 & 255) + (($b - ($p >> 8 & 255)) * $s >> 16) << 8
                 | $p & 255;

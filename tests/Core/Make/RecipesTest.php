@@ -10,7 +10,10 @@ use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Make\Growth;
 use Yarrowfog\Core\Make\Recipe;
+use Yarrowfog\Core\Make\SampleCamera;
+use Yarrowfog\Core\Make\SampleScanner;
 use Yarrowfog\Core\Make\Shapes;
+use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Reading;
 
 /** What the form of a recipe shows changes the picture. */
@@ -26,6 +29,24 @@ final class RecipesTest extends TestCase
         }
         foreach (Growth::params()[0]->choices as $plant) {
             yield $plant => [Growth::class, ['plant' => $plant]];
+        }
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function finds(): iterable
+    {
+        foreach (SampleScanner::params()[0]->choices as $find) {
+            yield $find => [$find];
+        }
+    }
+
+    #[DataProvider('finds')]
+    public function test_every_find_is_scanned_and_photographed_and_each_roll_differs(string $find): void
+    {
+        foreach ([SampleScanner::class, SampleCamera::class] as $device) {
+            $shot = fn (int $roll): Bitmap => $device::make(Numbers::read($device::params(), Reading::of(['find' => $find, 'roll' => $roll])), 120);
+            self::assertSame($shot(1)->pixels, $shot(1)->pixels);
+            self::assertNotSame($shot(1)->pixels, $shot(2)->pixels);
         }
     }
 
