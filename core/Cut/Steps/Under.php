@@ -33,9 +33,11 @@ final class Under
                 $rest = $under * (255 - $own) * 257 + 32768 >> 16;
                 $all = $own + $rest;
                 $half = $all >> 1;
-                $out[$i] = (int) ((($p >> 24) * $own + $r * $rest + $half) / $all + 1e-9) << 24
-                    | (int) ((($p >> 16 & 255) * $own + $g * $rest + $half) / $all + 1e-9) << 16
-                    | (int) ((($p >> 8 & 255) * $own + $b * $rest + $half) / $all + 1e-9) << 8
+                // The little more makes up for what the reciprocal may lack.
+                $share = 1.0 / $all;
+                $out[$i] = (int) ((($p >> 24) * $own + $r * $rest + $half) * $share + 1e-9) << 24
+                    | (int) ((($p >> 16 & 255) * $own + $g * $rest + $half) * $share + 1e-9) << 16
+                    | (int) ((($p >> 8 & 255) * $own + $b * $rest + $half) * $share + 1e-9) << 8
                     | $all;
             }
         }
