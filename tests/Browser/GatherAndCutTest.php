@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use App\Pictures\PictureFile;
+use Facebook\WebDriver\WebDriverKeys;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /** Anything becomes a clean tip: scans, photos, several pictures, words. */
@@ -165,6 +166,38 @@ final class GatherAndCutTest extends BrowserTestCase
         self::assertGreaterThan(0.5, max(array_column($mask[0]['samples'], 3)) - min(array_column($mask[0]['samples'], 3)), 'the pen’s pressure is kept');
         $this->afterPreview(fn () => $chrome->press('Undo'));
         $chrome->waitForText('[data-step="hand-mask"]', 'Take the last stroke back');
+        self::assertSame([], $chrome->log());
+    }
+
+    public function test_steps_are_moved_by_keys_and_by_dragging_switched_and_taken_back(): void
+    {
+        $chrome = $this->take('scanner', 'pebble');
+        $this->mendAll(['Keep its colours']);
+        $order = fn (): array => (array) $chrome->run('return [...document.querySelectorAll("[data-step]")].map((s) => s.dataset.step)');
+        $first = $order();
+        self::assertGreaterThan(2, count($first));
+        $swapped = [$first[1], $first[0], ...array_slice($first, 2)];
+        // By keys: the grip keeps the focus, so that it can go on.
+        $this->afterPreview(fn () => $chrome->keys("[data-step=\"{$first[1]}\"] [data-grip]", WebDriverKeys::ARROW_UP));
+        self::assertSame($swapped, $order());
+        $chrome->wait('the focus', fn (): bool => $chrome->run('return document.activeElement?.closest("[data-step]")?.dataset.step') === $first[1]);
+        $this->afterPreview(fn () => $chrome->press('Undo'));
+        self::assertSame($first, $order());
+        $this->afterPreview(fn () => $chrome->press('Redo'));
+        self::assertSame($swapped, $order());
+        // By dragging it over the other one.
+        $this->afterPreview(fn () => $chrome->run('const drag = new DataTransfer(); const grip = document.querySelector(`[data-step="${arguments[0]}"] [data-grip]`); const over = document.querySelector(`[data-step="${arguments[1]}"]`); for (const [where, what] of [[grip, "dragstart"], [over, "dragover"], [over, "drop"], [grip, "dragend"]]) { where.dispatchEvent(new DragEvent(what, { bubbles: true, cancelable: true, dataTransfer: drag })); }', $first[0], $first[1]));
+        self::assertSame($first, $order());
+        // Switched off it stays in the list; taken out it is gone; both are undone.
+        $this->afterPreview(fn () => $chrome->click("[data-step=\"{$first[0]}\"] input.switch"));
+        self::assertFalse($chrome->run('return document.querySelector(`[data-step="${arguments[0]}"] input.switch`).checked', $first[0]));
+        $chrome->click("[data-step=\"{$first[0]}\"] button[aria-expanded]");
+        $this->afterPreview(fn () => $chrome->press('Take this step out'));
+        self::assertSame(array_slice($first, 1), $order());
+        $this->afterPreview(fn () => $chrome->press('Undo'));
+        $this->afterPreview(fn () => $chrome->press('Undo'));
+        self::assertSame($first, $order());
+        self::assertTrue($chrome->run('return document.querySelector(`[data-step="${arguments[0]}"] input.switch`).checked', $first[0]));
         self::assertSame([], $chrome->log());
     }
 

@@ -5,8 +5,9 @@ let key = 0;
 /** The list of a Cut room: steps with their forms, added, moved, switched, changed. The room has `forms`, `steps`, `kind`, `chosen`. */
 export const cutList = {
     ...formFields,
+    /** A step without numbers comes from PHP with an empty list of them: written, it is always an object, so that undo knows it again. */
     written() {
-        return { kind: this.kind, steps: this.steps.map(({ step, on, numbers }) => ({ step, on, numbers })) };
+        return { kind: this.kind, steps: this.steps.map(({ step, on, numbers }) => ({ step, on, numbers: { ...numbers } })) };
     },
     fill(list) {
         const chosen = this.steps.findIndex((s) => s.key === this.chosen);
