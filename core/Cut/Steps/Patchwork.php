@@ -39,30 +39,27 @@ final class Patchwork
     private static function means(array $pixels, array $owners, int $count): array
     {
         $sizes = $reds = $greens = $blues = $alphas = array_fill(0, $count, 0);
-        $redGreen = $blueAlpha = $run = $i = 0;
-        $last = $owners[0];
-        foreach ($owners as $owner) {
-            if ($owner !== $last || $run === self::RUN) {
-                $sizes[$last] += $run;
-                $reds[$last] += $redGreen >> 32;
-                $greens[$last] += $redGreen & 0xFFFFFFFF;
-                $blues[$last] += $blueAlpha >> 32;
-                $alphas[$last] += $blueAlpha & 0xFFFFFFFF;
-                $redGreen = $blueAlpha = $run = 0;
-                $last = $owner;
+        $all = count($owners);
+        for ($i = 0; $i < $all;) {
+            $owner = $owners[$i];
+            $begin = $i;
+            $end = $i + self::RUN < $all ? $i + self::RUN : $all;
+            $redGreen = $blueAlpha = 0;
+            for (; $i < $end; $i++) {
+                if ($owners[$i] !== $owner) {
+                    break;
+                }
+                $p = $pixels[$i];
+                $alpha = $p & 255;
+                $redGreen += ($p >> 24 << 32 | $p >> 16 & 255) * $alpha;
+                $blueAlpha += (($p & 0xFF00) << 24 | 255) * $alpha;
             }
-            $p = $pixels[$i];
-            $i++;
-            $alpha = $p & 255;
-            $redGreen += ($p >> 24 << 32 | $p >> 16 & 255) * $alpha;
-            $blueAlpha += (($p & 0xFF00) << 24 | 255) * $alpha;
-            $run++;
+            $sizes[$owner] += $i - $begin;
+            $reds[$owner] += $redGreen >> 32;
+            $greens[$owner] += $redGreen & 0xFFFFFFFF;
+            $blues[$owner] += $blueAlpha >> 32;
+            $alphas[$owner] += $blueAlpha & 0xFFFFFFFF;
         }
-        $sizes[$last] += $run;
-        $reds[$last] += $redGreen >> 32;
-        $greens[$last] += $redGreen & 0xFFFFFFFF;
-        $blues[$last] += $blueAlpha >> 32;
-        $alphas[$last] += $blueAlpha & 0xFFFFFFFF;
         $redGreens = $blueAlphas = [];
         foreach ($sizes as $patch => $size) {
             $size = max(1, $size);

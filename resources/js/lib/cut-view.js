@@ -1,3 +1,4 @@
+import { areaOutline, clamped, cropped, inverse, round, sample, through, toLine } from './cut-places';
 import { Plain } from './plain';
 
 const MOST_ZOOM = 32;
@@ -367,52 +368,6 @@ export class CutView extends Plain {
         this.canvas.style.cursor = across && down ? 'move' : across ? 'ew-resize' : down ? 'ns-resize'
             : ['clear-colour', 'keep-area', 'hand-mask'].includes(tool?.step) ? 'crosshair' : this.zoom > 1 ? 'grab' : 'default';
     }
-}
-
-export function areaOutline(shape, points) {
-    if (shape === 'free outline' || points.length < 2) {
-        return points;
-    }
-    const [[x0, y0], [x1, y1]] = points;
-    if (shape === 'box') {
-        return [[x0, y0], [x1, y0], [x1, y1], [x0, y1]];
-    }
-
-    return Array.from({ length: 64 }, (_, i) => [(x0 + x1) / 2 + ((x1 - x0) / 2) * Math.cos((i * Math.PI) / 32), (y0 + y1) / 2 + ((y1 - y0) / 2) * Math.sin((i * Math.PI) / 32)]);
-}
-
-function cropped(numbers, edges, [x, y]) {
-    const out = {};
-    const gap = 0.01;
-    for (const edge of edges) {
-        out[edge] = {
-            left: Math.min(x, 1 - numbers.right - gap),
-            right: Math.min(1 - x, 1 - numbers.left - gap),
-            top: Math.min(y, 1 - numbers.bottom - gap),
-            bottom: Math.min(1 - y, 1 - numbers.top - gap),
-        }[edge];
-        out[edge] = Math.min(0.99, Math.max(0, Math.round(out[edge] * 1000) / 1000));
-    }
-
-    return out;
-}
-
-const sample = (event, [x, y], t) => [Math.max(0, Math.round(t)), fine(x), fine(y), event.pointerType === 'pen' ? Math.round(event.pressure * 1000) / 1000 : 1];
-const fine = (v) => Math.min(6, Math.max(-5, Math.round(v * 10000) / 10000));
-const round = ([x, y]) => [Math.round(x * 10000) / 10000, Math.round(y * 10000) / 10000];
-const clamped = ([x, y]) => [Math.min(1, Math.max(0, x)), Math.min(1, Math.max(0, y))];
-const through = ([a, b, c, d, e, f], x, y) => [a * x + c * y + e, b * x + d * y + f];
-
-function inverse([a, b, c, d, e, f]) {
-    const det = a * d - b * c;
-
-    return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
-}
-
-function toLine([x, y], [x0, y0], [x1, y1]) {
-    const t = Math.min(1, Math.max(0, ((x - x0) * (x1 - x0) + (y - y0) * (y1 - y0)) / ((x1 - x0) ** 2 + (y1 - y0) ** 2 || 1)));
-
-    return Math.hypot(x - x0 - t * (x1 - x0), y - y0 - t * (y1 - y0));
 }
 
 /** A line that shows on light and on dark. */
