@@ -8,12 +8,11 @@ use App\Models\Source;
 use App\Pictures\PictureFile;
 use App\Work\Progress;
 use Illuminate\Contracts\Console\Kernel;
+use Tests\Browser\Application;
 use Yarrowfog\Core\Cut\CutList;
-use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Cut\StepCatalogue;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Make\SampleCamera;
-use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Reading;
@@ -22,7 +21,7 @@ use Yarrowfog\Core\Reading;
  * Cutting, against its targets: the preview of each step on a photo of 12 megapixels, and the
  * full size. `bin/bench cut` runs each part in a process of its own, as requests are.
  *
- *   php bench/cut.php preview|moving STEP | whole | clear everywhere|touching | blur | photo FILE
+ *   php bench/cut.php previews [STEP] | moving [STEP] | whole | clear everywhere|touching | blur | photo
  */
 require __DIR__.'/../vendor/autoload.php';
 
@@ -47,12 +46,10 @@ if ($part === 'photo' || ! is_file($photo)) {
     $picture = SampleCamera::make(Numbers::read(SampleCamera::params(), Reading::of(['find' => 'net', 'size' => '12 megapixels'])));
     file_put_contents($photo, PictureFile::encoded($picture->width, $picture->height, $picture->toBytes(), 'jpeg'));
 }
-if ($part === 'steps') {
-    echo implode("\n", StepCatalogue::ids())."\n";
-} elseif ($part === 'preview') {
-    preview($which, 1000);
+if ($part === 'previews') {
+    previews($photo, false, $which);
 } elseif ($part === 'moving') {
-    preview($which, 500);
+    previews($photo, true, $which);
 } elseif ($part === 'clear') {
     $picture = PictureFile::read((string) file_get_contents($photo))->bitmap();
     $list = CutList::read(['steps' => [['step' => 'clear-colour', 'numbers' => ['places' => [[0.05, 0.5]], 'tolerance' => 0.12, 'reach' => $which === 'touching' ? 'touching only' : 'everywhere']]]]);
@@ -78,26 +75,109 @@ function timed(int $runs, callable $job): float
         $job();
         $times[] = (hrtime(true) - $from) / 1e6;
     }
-    array_shift($times);
-    sort($times);
 
-    return $times[intdiv($runs, 2)];
+    return median(array_slice($times, 1));
 }
 
-/** What a request does while a slider of one step moves: the picture before it from bytes, the step, and bytes again. */
-function preview(string $step, int $longest): void
+/** @param  list<float>  $values */
+function median(array $values): float
 {
-    global $photo;
-    $picture = PictureFile::read((string) file_get_contents($photo), $longest)->bitmap();
-    $factor = $longest / 4000;
-    if (in_array($step, ON_CLEARED, true)) {
-        $picture = CutList::read(['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 190]]]])->replay($picture, $factor);
+    sort($values);
+
+    return $values[intdiv(count($values), 2)];
+}
+
+/**
+ * What a page waits for while a slider moves, for each step: the server answers with the picture
+ * of a photo of 12 megapixels at 1,000 px, asked for over HTTP, and, where `$hasty` says so, at 500.
+ */
+function previews(string $photo, bool $hasty, string $only): void
+{
+    $app = new Application;
+    try {
+        $source = gathered($app->url, $photo);
+        foreach (StepCatalogue::ids() as $step) {
+            if ($only !== '' && $only !== $step) {
+                continue;
+            }
+            $steps = in_array($step, ON_CLEARED, true) ? [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 190]]] : [];
+            $steps[] = ['step' => $step, 'numbers' => (object) (SHOWN[$step] ?? [])];
+            // A step that is off changes the list and nothing else: no two requests are the same.
+            $orders = array_map(fn (int $i): string => json_encode(['list' => ['steps' => [...$steps, ['step' => 'levels', 'on' => false, 'numbers' => ['dark' => $i]]]], 'at' => count($steps) - 1, 'hasty' => $hasty], JSON_THROW_ON_ERROR), range(0, 7 + 2 * RUNS));
+            [$alone, $pace] = paced("{$app->url}/cut/{$source}/preview", $orders);
+            printf("%s %.0f %.0f\n", $step, $pace, $alone);
+        }
+    } finally {
+        $app->remove();
     }
-    $bytes = $picture->toBytes();
-    $list = CutList::read(['steps' => [['step' => $step, 'numbers' => SHOWN[$step] ?? []]]]);
-    printf("%.0f\n", timed(RUNS, function () use ($list, $bytes, $picture, $factor): void {
-        Replay::of($list, Bitmap::fromBytes($picture->width, $picture->height, $bytes), $factor)->picture->toBytes();
-    }));
+}
+
+/**
+ * Two under way at a time, as the page has them.
+ *
+ * @param  list<string>  $orders  the first eight warm up; after them one is asked for alone, and then the rest
+ * @return array{float, float} ms for one alone, and from one to the next
+ */
+function paced(string $url, array $orders): array
+{
+    $call = function (string $order) use ($url): CurlHandle {
+        $call = curl_init($url);
+        curl_setopt_array($call, [CURLOPT_RETURNTRANSFER => true, CURLOPT_POSTFIELDS => $order, CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Sec-Fetch-Site: same-origin']]);
+
+        return $call;
+    };
+    $all = curl_multi_init();
+    $run = function (array $orders, int $width) use ($all, $call): float {
+        $from = hrtime(true);
+        $under = 0;
+        while ($orders !== [] || $under > 0) {
+            for (; $under < $width && $orders !== []; $under++) {
+                curl_multi_add_handle($all, $call(array_shift($orders)));
+            }
+            curl_multi_exec($all, $active);
+            curl_multi_select($all, 0.002);
+            while ($done = curl_multi_info_read($all)) {
+                if (curl_getinfo($done['handle'], CURLINFO_RESPONSE_CODE) !== 200) {
+                    throw new RuntimeException((string) curl_multi_getcontent($done['handle']));
+                }
+                curl_multi_remove_handle($all, $done['handle']);
+                $under--;
+            }
+        }
+
+        return (hrtime(true) - $from) / 1e6;
+    };
+    $run(array_slice($orders, 0, 8), 2);
+    $alone = median(array_map(fn (string $order): float => $run([$order], 1), array_slice($orders, 8, RUNS)));
+    $rest = array_slice($orders, 8 + RUNS);
+
+    return [$alone, $run($rest, 2) / count($rest)];
+}
+
+/** @return int the source that a photo becomes, brought in as a page brings it in */
+function gathered(string $url, string $photo): int
+{
+    $page = called("{$url}/gather", []);
+    preg_match('/name="csrf-token" content="([^"]+)"/', $page, $token);
+    $answer = json_decode(called("{$url}/sources", [
+        CURLOPT_POSTFIELDS => ['picture' => new CURLFile($photo, 'image/jpeg', 'photo.jpg')],
+        CURLOPT_HTTPHEADER => ['Accept: application/json', 'X-CSRF-TOKEN: '.($token[1] ?? '')],
+    ]), true, flags: JSON_THROW_ON_ERROR);
+
+    return $answer['id'];
+}
+
+/** @param  array<int, mixed>  $options */
+function called(string $url, array $options): string
+{
+    static $call = null;
+    $call ??= curl_init();
+    curl_reset($call);
+    // An empty file of cookies turns them on, for this process.
+    curl_setopt_array($call, $options + [CURLOPT_URL => $url, CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => '']);
+    $answer = (string) curl_exec($call);
+
+    return curl_getinfo($call, CURLINFO_RESPONSE_CODE) < 300 ? $answer : throw new RuntimeException("{$url}: {$answer}");
 }
 
 /** The full-size tip, through the application. */

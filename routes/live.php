@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\CutController;
 use App\Http\Controllers\InkController;
 use App\Http\Controllers\PaintController;
 use App\Http\Controllers\SwatchController;
@@ -15,4 +16,6 @@ Route::post('/tune/{brush}/advice', [SwatchController::class, 'advice'])->name('
 Route::post('/tune/{brush}/influence', [SwatchController::class, 'influence'])->name('tune.influence');
 Route::post('/tune/{brush}/range', [SwatchController::class, 'range'])->name('tune.range');
 Route::post('/tune/{brush}/beginnings', [SwatchController::class, 'beginnings'])->name('tune.beginnings');
+Route::post('/cut/{source}/preview', [CutController::class, 'preview'])->name('cut.preview');
+Route::post('/cut/{source}/checks', [CutController::class, 'checks'])->name('cut.checks');
 Route::post('/inks', InkController::class)->name('inks');

@@ -42,8 +42,6 @@ Route::post('/marks/{sheet}/keep', [MarkController::class, 'keep'])->name('mark.
 Route::get('/cut', [CutController::class, 'latest'])->name('cut.latest');
 Route::get('/cut/{source}', [CutController::class, 'show'])->name('cut');
 Route::get('/cut/{source}/before', [CutController::class, 'before'])->name('cut.before');
-Route::post('/cut/{source}/preview', [CutController::class, 'preview'])->name('cut.preview');
-Route::post('/cut/{source}/checks', [CutController::class, 'checks'])->name('cut.checks');
 Route::post('/cut/{source}/effects', [CutController::class, 'effects'])->name('cut.effects');
 Route::put('/cut/{source}', [CutController::class, 'save'])->name('cut.save');
 Route::post('/cut/{source}/tip', [TipController::class, 'store'])->name('tips.store');

@@ -29,7 +29,7 @@ final readonly class Cutter
     /**
      * @param  int|null  $at  the step whose numbers are being changed: what comes before it is kept for the next time
      * @param  bool  $hasty  at half the size, for a slider that is still moving
-     * @return array{CutResult, Replay}
+     * @return array{Replay, float} with its size against the full picture
      *
      * @throws InvalidInput
      */
@@ -45,7 +45,7 @@ final readonly class Cutter
             }
         }
 
-        return [new CutResult($replay->picture, $list, $factor), $replay];
+        return [$replay, $factor];
     }
 
     /**

@@ -7,22 +7,29 @@ namespace App\Cutting;
 use App\Models\Source;
 use App\Painting\LiveCache;
 use App\Store\AtomicFile;
+use App\Store\Memory;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /**
- * A replay that was stopped on its way, kept in memory between two previews: while a slider
- * of one step moves, the steps before it need not be done again. It only saves time.
+ * A replay that was stopped on its way, kept between two previews: while a slider of one step
+ * moves, the steps before it need not be done again. It only saves time.
  *
- * One file for each source and stop: a line of JSON, then the pixels.
+ * A process that goes on after its request has it at hand. Otherwise there is one file for
+ * each source and stop, in memory where the system offers that: a line of JSON, then the pixels.
  */
 final readonly class Halfway
 {
+    private const DRAWER = 'halfway';
+
+    /** Replays at hand: three of a source, of two sources. */
+    private const MOST = 6;
+
     private string $folder;
 
-    public function __construct()
+    public function __construct(private Memory $memory)
     {
         $this->folder = LiveCache::folder(storage_path('yarrowfog/live')).'/cut';
     }
@@ -30,6 +37,10 @@ final readonly class Halfway
     /** @param  string  $stop  a name of the place on the way */
     public function find(Source $source, string $stop, CutList $list, int $steps): ?Replay
     {
+        $held = $this->memory->recall(self::DRAWER, "{$source->id} {$stop}", HeldReplay::class);
+        if ($held !== null && $held->key === self::key($source, $list, $steps)) {
+            return $held->replay;
+        }
         $bytes = @file_get_contents($this->path($source, $stop));
         $end = is_string($bytes) ? strpos($bytes, "\n") : false;
         if (! is_string($bytes) || $end === false) {
@@ -49,8 +60,14 @@ final readonly class Halfway
 
     public function keep(Source $source, string $stop, CutList $list, int $steps, Replay $replay): void
     {
+        $key = self::key($source, $list, $steps);
+        if ($this->memory->lasts) {
+            $this->memory->hold(self::DRAWER, "{$source->id} {$stop}", new HeldReplay($key, $replay), self::MOST);
+
+            return;
+        }
         $head = json_encode([
-            'key' => self::key($source, $list, $steps),
+            'key' => $key,
             'placement' => $replay->placement->toArray(),
             'inputs' => array_map(fn (Placement $p): array => $p->toArray(), $replay->inputs),
         ], JSON_THROW_ON_ERROR);

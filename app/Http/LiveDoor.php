@@ -4,13 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Cutting\Cutter;
+use App\Http\Controllers\CutController;
 use App\Http\Controllers\InkController;
 use App\Http\Controllers\PaintController;
 use App\Http\Controllers\SwatchController;
+use App\Http\Easel\Easel;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
 use App\Models\Brush;
 use App\Models\Sheet;
+use App\Models\Source;
 use App\Painting\LivePainter;
 use App\Painting\TipRack;
 use App\Providers\AppServiceProvider;
@@ -28,7 +32,7 @@ use Throwable;
 use Yarrowfog\Core\InvalidInput;
 
 /**
- * A short way in for the pieces of a stroke, and for what Tune shows while a slider moves: the same
+ * A short way in for the pieces of a stroke, and for what Tune and Cut show while a slider moves: the same
  * guards and the same controllers as the routes in routes/live.php, without the providers, routes, views and sessions that a
  * page needs. A moving pen asks dozens of times a second, and would wait for them.
  */
@@ -38,6 +42,8 @@ final readonly class LiveDoor
 
     private const SWATCH = '#^/tune/(\d{1,18})/(pieces|swatch|advice|influence|range|beginnings)$#';
 
+    private const CUT = '#^/cut/(\d{1,18})/(preview|checks)$#';
+
     private const INKS = '/inks';
 
     public function __construct(private Application $app)
@@ -46,7 +52,21 @@ final readonly class LiveDoor
 
     public static function isFor(string $method, string $path): bool
     {
-        return $method === 'POST' && ($path === self::INKS || preg_match(self::SHEET, $path) === 1 || preg_match(self::SWATCH, $path) === 1);
+        return $method === 'POST' && ($path === self::INKS || preg_match(self::SHEET, $path) === 1 || preg_match(self::SWATCH, $path) === 1 || preg_match(self::CUT, $path) === 1);
+    }
+
+    /**
+     * The easels that may have what such a request needs at hand.
+     *
+     * @return non-empty-list<string>|null null where that is nothing
+     */
+    public static function easels(string $path): ?array
+    {
+        return match (true) {
+            str_ends_with($path, '/pieces') => Easel::PEN,
+            str_ends_with($path, '/swatch') || preg_match(self::CUT, $path) === 1 => Easel::VIEW,
+            default => null,
+        };
     }
 
     public function handle(Request $request): Response
@@ -58,17 +78,13 @@ final readonly class LiveDoor
     {
         try {
             $this->app->instance('request', $request);
-            $this->app->bootstrapWith([LoadEnvironmentVariables::class, LoadConfiguration::class]);
-            Facade::setFacadeApplication($this->app);
-            $this->app->register(FilesystemServiceProvider::class);
-            $this->app->register(DatabaseServiceProvider::class);
-            $this->app->register(AppServiceProvider::class);
-            $this->app->boot();
+            $this->boot();
             $path = $request->getPathInfo();
 
             return match (true) {
                 preg_match(self::SHEET, $path, $found) === 1 => $this->onSheet($request, (int) $found[1]),
                 preg_match(self::SWATCH, $path, $found) === 1 => $this->onSwatch($request, (int) $found[1], $found[2]),
+                preg_match(self::CUT, $path, $found) === 1 => $this->onCut($request, (int) $found[1], $found[2]),
                 default => (new InkController)($request),
             };
         } catch (InvalidInput $e) {
@@ -78,6 +94,19 @@ final readonly class LiveDoor
 
             return new JsonResponse(['message' => 'This could not be painted. What you made is kept; the reason is in the log.'], 500);
         }
+    }
+
+    private function boot(): void
+    {
+        if ($this->app->isBooted()) {
+            return;
+        }
+        $this->app->bootstrapWith([LoadEnvironmentVariables::class, LoadConfiguration::class]);
+        Facade::setFacadeApplication($this->app);
+        $this->app->register(FilesystemServiceProvider::class);
+        $this->app->register(DatabaseServiceProvider::class);
+        $this->app->register(AppServiceProvider::class);
+        $this->app->boot();
     }
 
     private function onSheet(Request $request, int $id): Response
@@ -107,5 +136,16 @@ final readonly class LiveDoor
             'beginnings' => $controller->beginnings($request, $brush, $tips()),
             default => $controller->advice($request, $brush, $tips()),
         };
+    }
+
+    private function onCut(Request $request, int $id, string $what): Response
+    {
+        $source = Source::query()->find($id);
+        if ($source === null) {
+            return new JsonResponse(['message' => 'This is gone: it was deleted, perhaps in another tab. Go back to its room; what can be brought back is offered there.'], 404);
+        }
+        $cutter = $this->app->make(Cutter::class);
+
+        return $what === 'preview' ? (new CutController)->preview($request, $source, $cutter) : (new CutController)->checks($request, $source, $cutter);
     }
 }

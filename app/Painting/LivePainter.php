@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Painting;
 
 use App\Models\Sheet;
+use Closure;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\StrokePainter;
@@ -14,42 +15,36 @@ use Yarrowfog\Core\Stroke\Sample;
 /**
  * Paints a piece of a stroke while the pen moves.
  *
- * The browser sends the new samples and the state that the piece before gave it; the
- * coverage so far comes from the shared cache. Where that is lost the answer is null,
- * and the browser sends the whole trace so far instead, with no state.
+ * The browser sends the new samples and the state that the piece before gave it; the stroke
+ * so far is taken up from where it was put down (see LiveStrokes). Where that is lost the
+ * answer is null, and the browser sends the whole trace so far instead, with no state.
  */
 final readonly class LivePainter
 {
-    public function __construct(private TipRack $tips, private TileStore $tiles, private LiveCache $cache)
+    public function __construct(private TipRack $tips, private TileStore $tiles, private LiveStrokes $strokes)
     {
     }
 
     /**
      * @param  list<Sample>  $samples  that are new, or all of them when there is no state
      * @param  Reading|null  $state  what the last piece gave back
-     * @return array{patches: Patches, state: array<string, mixed>, provisional: list<string>}|null null when the cache does not hold the piece before
+     * @return array{patches: Patches, state: array<string, mixed>, provisional: list<string>}|null null when nobody has the piece before
      *
      * @throws InvalidInput
      */
     public function piece(Sheet $sheet, Order $order, array $samples, ?Reading $state): ?array
     {
-        $piece = 0;
-        if ($state !== null) {
-            $state->keys(['piece', 'stroke']);
-            $piece = $state->integer('piece', 0, PHP_INT_MAX - 1);
-            if ($this->cache->piece($order->stroke) !== $piece) {
-                return null;
-            }
-        } else {
-            $this->cache->forget($order->stroke);
-        }
         $layer = $sheet->layer();
-        $painter = new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, new LayerUnder($this->tiles, $layer));
-        $kept = $state === null ? null : fn (string $name): ?string => $this->cache->tile($order->stroke, $name);
-        $stroke = $painter->begin($order->realPressure, $order->roll, $sheet->bounds(), null, $kept);
-        if ($state !== null) {
-            $stroke->resume($state->object('stroke'));
+        $hand = $this->strokes->takeUp($order->stroke, $order->summary(), $state?->keys(['piece', 'stroke']), function (?Closure $kept) use ($sheet, $layer, $order): array {
+            $under = new LayerUnder($this->tiles, $layer);
+            $painter = new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, $under);
+
+            return [$painter->begin($order->realPressure, $order->roll, $sheet->bounds(), null, $kept), $under];
+        });
+        if ($hand === null) {
+            return null;
         }
+        $stroke = $hand->painted;
         $stroke->feed($samples);
 
         $patches = new Patches;
@@ -57,8 +52,7 @@ final readonly class LivePainter
         foreach ($this->tiles->parts($layer, $changed) as $place => $under) {
             $patches->add($changed[$place], Lay::over($under, $changed[$place], $stroke));
         }
-        $this->cache->put($order->stroke, $piece + 1, $stroke->exports());
 
-        return ['patches' => $patches, 'state' => ['piece' => $piece + 1, 'stroke' => $stroke->state()], 'provisional' => $stroke->provisional()];
+        return ['patches' => $patches, 'state' => $this->strokes->putDown($hand), 'provisional' => $stroke->provisional()];
     }
 }

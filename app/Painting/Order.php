@@ -69,4 +69,10 @@ final readonly class Order
 
         return new self($stroke, $brush, $settings, $json->integer('roll', 0, 0x7FFFFFFF), $json->flag('realPressure', true));
     }
+
+    /** All that the dabs depend on besides the samples: strokes of the same order go on with each other. */
+    public function summary(): string
+    {
+        return hash('xxh128', json_encode([$this->brush->id, $this->brush->parts()->toArray(), $this->settings->toArray(), $this->roll, $this->realPressure], JSON_THROW_ON_ERROR));
+    }
 }

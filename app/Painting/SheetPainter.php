@@ -30,7 +30,6 @@ final readonly class SheetPainter
     public function finish(Sheet $sheet, Order $order, Trace $trace): Patches
     {
         $this->cache->forget($order->stroke);
-        $this->cache->sweep();
         $layer = $sheet->layer();
         $under = new LayerUnder($this->tiles, $layer);
         $painted = (new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());

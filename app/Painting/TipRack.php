@@ -10,6 +10,7 @@ use App\Models\Tip;
 use App\Models\Tooth;
 use App\Store\Derived;
 use App\Store\Kept;
+use App\Store\Memory;
 use LogicException;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Make\Teeth;
@@ -18,18 +19,24 @@ use Yarrowfog\Core\Paint\Levels;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
 use Yarrowfog\Core\Stroke\Settings\GroundSettings;
+use Yarrowfog\Core\Tip\TipKind;
 
 /** Tips and teeth of the library, ready for the engine. */
 final readonly class TipRack
 {
-    public function __construct(private Kept $kept, private Derived $derived)
+    private const DRAWER = 'tips';
+
+    /** Pictures of tips at hand. */
+    private const MOST = 12;
+
+    public function __construct(private Kept $kept, private Derived $derived, private Memory $memory)
     {
     }
 
     /** @return non-empty-list<Levels> one for each frame */
     public function frames(Tip $tip): array
     {
-        return array_map(fn (array $p): Levels => new TipLevels($p['hash'], $tip->kind, $p['width'], $p['height'], $this->kept, $this->derived), $tip->pictures());
+        return array_map(fn (array $p): Levels => $this->levels($p['hash'], $tip->kind, $p['width'], $p['height']), $tip->pictures());
     }
 
     /**
@@ -69,6 +76,15 @@ final readonly class TipRack
     public function own(Tooth $tooth): Plane
     {
         return Plane::fromBytes($tooth->side, $tooth->side, $this->kept->get($tooth->hash));
+    }
+
+    private function levels(string $hash, TipKind $kind, int $width, int $height): TipLevels
+    {
+        $key = "{$hash} {$kind->value}";
+        $levels = $this->memory->recall(self::DRAWER, $key, TipLevels::class) ?? new TipLevels($hash, $kind, $width, $height, $this->kept, $this->derived);
+        $this->memory->hold(self::DRAWER, $key, $levels, self::MOST);
+
+        return $levels;
     }
 
     private function tooth(string $name, ?int $own): ?Plane

@@ -90,6 +90,12 @@ final readonly class SwatchOrder
         return $tips->kitOf($this->parts, $this->brush, $this->tip);
     }
 
+    /** All that dabs painted on the swatch depend on besides their samples and roll. */
+    public function summary(): string
+    {
+        return hash('xxh128', json_encode([$this->brush->toArray(), $this->parts->toArray(), $this->width, $this->height], JSON_THROW_ON_ERROR));
+    }
+
     /** @return list<Trace> of the practice pen, then of the hand: each has a roll of its own */
     public function traces(): array
     {

@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Tuning;
 
 use App\Gathering\Gatherer;
-use App\Painting\LiveCache;
+use App\Painting\LiveStrokes;
 use App\Painting\Patches;
 use App\Painting\TipRack;
+use Closure;
 use Yarrowfog\Core\Advice\PenReading;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Lay;
@@ -21,7 +22,7 @@ use Yarrowfog\Core\Stroke\Sample;
 /** Paints swatches: whole, and piece by piece while a painter tries the brush on one. */
 final readonly class SwatchPainter
 {
-    public function __construct(private TipRack $tips, private Gatherer $gatherer, private LiveCache $cache)
+    public function __construct(private TipRack $tips, private Gatherer $gatherer, private LiveStrokes $strokes)
     {
     }
 
@@ -37,51 +38,47 @@ final readonly class SwatchPainter
 
     /**
      * A piece of a stroke that follows those of the order. The first piece paints the swatch
-     * under it; those after it find that in the cache.
+     * under it; those after it find that where the stroke was put down.
      *
      * @param  string  $stroke  UUID
      * @param  list<Sample>  $samples  that are new, or all of them when there is no state
      * @param  Reading|null  $state  what the last piece gave back
-     * @return array{patches: Patches, state: array<string, mixed>, readings: array<string, float>, provisional: list<string>}|null null when the cache does not hold the piece before
+     * @return array{patches: Patches, state: array<string, mixed>, readings: array<string, float>, provisional: list<string>}|null null when nobody has the piece before
      *
      * @throws InvalidInput
      */
     public function piece(SwatchOrder $order, string $stroke, bool $realPressure, array $samples, ?Reading $state): ?array
     {
-        $piece = 0;
-        $under = [];
-        if ($state !== null) {
-            $piece = $state->keys(['piece', 'roll', 'stroke'])->integer('piece', 0, PHP_INT_MAX - 1);
-            if ($this->cache->piece($stroke) !== $piece) {
-                return null;
+        $roll = $state === null ? $order->roll + count($order->traces()) : $state->keys(['piece', 'roll', 'stroke'])->integer('roll', 0, PHP_INT_MAX);
+        $swatch = [];
+        $hand = $this->strokes->takeUp($stroke, "{$roll} {$order->summary()}", $state, function (?Closure $kept) use ($order, $realPressure, $roll, &$swatch): array {
+            if ($kept === null) {
+                foreach (SwatchUnder::tiles($this->parts($order)) as $key => $bytes) {
+                    $swatch["under {$key}"] = $bytes;
+                }
             }
-            $roll = $state->integer('roll', 0, PHP_INT_MAX);
-        } else {
-            $this->cache->forget($stroke);
-            $this->cache->sweep();
-            $roll = $order->roll + count($order->traces());
-            foreach (SwatchUnder::tiles($this->parts($order)) as $key => $bytes) {
-                $under["under {$key}"] = $bytes;
-            }
+            $under = new SwatchUnder(fn (string $key): ?string => $kept === null ? $swatch["under {$key}"] ?? null : $kept("under {$key}"));
+            $painter = new StrokePainter($order->kit($this->tips), $order->brush, $under);
+
+            return [$painter->begin($realPressure, $roll, new Rect(0, 0, $order->width, $order->height), null, $kept), $under];
+        });
+        if ($hand === null) {
+            return null;
         }
-        $lies = new SwatchUnder(fn (string $key): ?string => $under["under {$key}"] ?? $this->cache->tile($stroke, "under {$key}"));
-        $kept = $state === null ? null : fn (string $name): ?string => $this->cache->tile($stroke, $name);
-        $painted = (new StrokePainter($order->kit($this->tips), $order->brush, $lies))->begin($realPressure, $roll, new Rect(0, 0, $order->width, $order->height), null, $kept);
-        if ($state !== null) {
-            $painted->resume($state->object('stroke'));
-        }
+        $painted = $hand->painted;
         $painted->feed($samples);
         $patches = new Patches;
         foreach ($painted->takeDirty() as $key => $area) {
-            $patches->add($area, Lay::over($lies->part($key, $area), $area, $painted));
+            $patches->add($area, Lay::over(SwatchUnder::part($hand->under, $key, $area), $area, $painted));
         }
-        $this->cache->put($stroke, $piece + 1, [...$under, ...$painted->exports()]);
         $pen = $painted->pen();
+
+        $readings = $pen === null ? [] : PenReading::of($order->brush, $pen, $hand->piece, $roll);
 
         return [
             'patches' => $patches,
-            'state' => ['piece' => $piece + 1, 'roll' => $roll, 'stroke' => $painted->state()],
-            'readings' => $pen === null ? [] : PenReading::of($order->brush, $pen, $piece, $roll),
+            'state' => ['roll' => $roll, ...$this->strokes->putDown($hand, $swatch)],
+            'readings' => $readings,
             'provisional' => $painted->provisional(),
         ];
     }

@@ -53,12 +53,12 @@ final class SwatchUnder implements Under
     }
 
     /** What lies in a part of one tile. */
-    public function part(string $key, Rect $area): Bitmap
+    public static function part(Under $under, string $key, Rect $area): Bitmap
     {
-        $tile = $this->kept($key);
+        $tile = $under->tile($key);
         $at = StrokeBuffer::area($key);
 
-        return $tile === null ? Bitmap::filled($area->width, $area->height) : $tile->crop($area->moved(-$at->x, -$at->y));
+        return $tile === null ? Bitmap::filled($area->width, $area->height) : (new Bitmap(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $tile))->crop($area->moved(-$at->x, -$at->y));
     }
 
     private function kept(string $key): ?Bitmap

@@ -40,9 +40,8 @@ final class Application
             return;
         }
         $this->process = new Process(
-            ['php', ...self::flags(), '-d', 'opcache.validate_timestamps=0',
-                '-d', 'upload_max_filesize=100M', '-d', 'post_max_size=110M', '-S', "127.0.0.1:{$this->port}", '-t', 'public', 'server.php'],
-            [...$this->environment(), 'PHP_CLI_SERVER_WORKERS' => '3'],
+            ['bin/serve', "127.0.0.1:{$this->port}"],
+            [...$this->environment(), 'WORKERS' => '3'],
             "{$this->folder}/logs/server.log",
         );
         Process::waitForPort($this->port);

@@ -22,6 +22,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\Advice\PrintPreview;
 use Yarrowfog\Core\Cut\CheckList;
 use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Paint\HalvedLevels;
@@ -69,16 +70,16 @@ final class CutController
         $body = JsonBody::read($request)->keys(['list', 'at', 'hasty']);
         $list = CutList::read($body->object('list'));
         $hasty = $body->flag('hasty', false);
-        [$cut, $replay] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0), $hasty);
+        [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0), $hasty);
         $patches = new Patches;
-        $patches->add($cut->picture->bounds(), $cut->picture);
+        $patches->add($replay->picture->bounds(), $replay->picture);
 
         return $patches->answer([
             'hasty' => $hasty,
             'placement' => $replay->placement->toArray(),
             'inputs' => array_map(fn (Placement $p): array => $p->toArray(), $replay->inputs),
-            'width' => $cut->fullPx($cut->picture->width),
-            'height' => $cut->fullPx($cut->picture->height),
+            'width' => (int) round($replay->picture->width / $factor),
+            'height' => (int) round($replay->picture->height / $factor),
             'curves' => (object) StepForms::curves($list),
         ]);
     }
@@ -88,7 +89,8 @@ final class CutController
     {
         $body = JsonBody::read($request)->keys(['list', 'at', 'backdrop']);
         $list = CutList::read($body->object('list'));
-        [$cut] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0));
+        [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0));
+        $cut = new CutResult($replay->picture, $list, $factor);
         $levels = new HalvedLevels(Frame::fromPicture($cut->picture, $list->kind));
         $prints = PrintPreview::paint($levels, $list->kind, PrintPreview::BACKDROPS[$body->choice('backdrop', array_keys(PrintPreview::BACKDROPS), 'white')]);
         $strip = PrintPreview::onAll($levels, $list->kind);

@@ -1,43 +1,63 @@
 import { Plain } from './plain';
 
 /**
- * Runs one job at a time. While one runs, only the newest of those that wait is kept, so
- * answers never arrive out of order and the last value is always what stands at the end.
+ * Runs one job at a time, or a few. While they run, only the newest of those that wait is kept, so
+ * the last value is always what stands at the end.
+ *
+ * A job is given a function that says whether its answer still counts: with several under way, one
+ * may be overtaken by a newer one.
  */
 export class Latest extends Plain {
-    #running = false;
+    #width;
+    #running = 0;
+    #begun = 0;
+    #shown = 0;
     #next = null;
-    #done = null;
+    #waiting = [];
+
+    constructor(width = 1) {
+        super();
+        this.#width = width;
+    }
 
     run(job) {
         this.#next = job;
-        if (!this.#running) {
+        if (this.#running < this.#width) {
             this.#drain();
         }
     }
 
     /** Resolves once nothing runs or waits. */
-    async idle() {
-        while (this.#running) {
-            await this.#done;
-        }
+    idle() {
+        return this.#running === 0 ? Promise.resolve() : new Promise((resolve) => { this.#waiting.push(resolve); });
     }
 
     async #drain() {
-        this.#running = true;
-        let finished;
-        this.#done = new Promise((resolve) => { finished = resolve; });
+        this.#running++;
         while (this.#next) {
             const job = this.#next;
             this.#next = null;
+            this.#begun++;
+            const number = this.#begun;
             try {
-                await job();
+                await job(() => this.#counts(number));
             } catch (error) {
                 console.error(error);
             }
         }
-        this.#running = false;
-        finished();
+        this.#running--;
+        if (this.#running === 0) {
+            this.#waiting.splice(0).forEach((resolve) => resolve());
+        }
+    }
+
+    #counts(number) {
+        if (number < this.#shown) {
+            return false;
+        }
+        this.#shown = number;
+
+        return true;
     }
 }
 

@@ -14,8 +14,10 @@ const BACKDROPS = [
 ];
 /** ms between two looks at how far a tip has come. */
 const ASK = 300;
-/** ms that a picture may take before it is shown at half the size while a slider moves, */
-const SLOW = 90;
+/** Pictures under way while a slider moves: one is made while the one before it is on its way. */
+const UNDER_WAY = 2;
+/** ms that a picture may take before it is shown at half the size while a slider moves, so that there are ten a second; */
+const SLOW = 90 * UNDER_WAY;
 /** and ms after the last change from which nothing moves any more. */
 const RESTS = 200;
 
@@ -50,12 +52,13 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
             change: (numbers) => this.change(this.steps[this.chosenAt], numbers),
             onZoom: (percent) => { this.percent = `${percent} %`; },
         });
-        this.previewing = new Latest();
+        this.previewing = new Latest(UNDER_WAY);
         this.checking = new Latest();
         this.painting = new Latest();
         this.changedAt = 0;
         this.took = 0;
-        this.rested = quietly(RESTS, () => this.previewing.run(() => this.previewOnce(false)));
+        this.rested = quietly(RESTS, () => this.previewing.run((counts) => this.previewOnce(false, counts)));
+        this.checkSoon = quietly(RESTS, () => this.check());
         this.saveSoon = quietly(300, () => this.save());
         this.noteSoon = quietly(250, () => this.note());
         this.fill(this.list);
@@ -130,16 +133,19 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
         const moving = now - this.changedAt < RESTS;
         this.changedAt = now;
         const hasty = moving && this.took > SLOW;
-        this.previewing.run(() => this.previewOnce(hasty));
+        this.previewing.run((counts) => this.previewOnce(hasty, counts));
         if (hasty) {
             this.rested();
         }
     },
-    async previewOnce(hasty) {
+    async previewOnce(hasty, counts) {
         try {
             const from = performance.now();
             const { words, patches } = await callForPixels(`${this.url}/preview`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), hasty } });
             this.took = hasty ? this.took : performance.now() - from;
+            if (!counts()) {
+                return;
+            }
             this.curves = words.curves;
             this.width = words.width;
             this.height = words.height;
@@ -148,7 +154,7 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
             this.view.show(canvasOf(patches[0].image), onSource(words.placement, hasty), words.inputs.map((m) => onSource(m, hasty)));
             this.$refs.picture.dataset.painted = String(Number(this.$refs.picture.dataset.painted || 0) + 1);
             if (!hasty) {
-                this.check();
+                this.checkSoon();
             }
         } catch (error) {
             this.say(error);

@@ -29,6 +29,8 @@ const BACKDROPS = [
     { id: 'backdrop-grey', label: 'Grey' },
     { id: 'backdrop-tint', label: 'Tint' },
 ];
+/** Swatches under way while a slider moves: one is painted while the one before it is on its way. */
+const UNDER_WAY = 2;
 /** ms of rest after which influence is worked out: painting goes first. */
 const RESTS = 150;
 const DPI = 'tune:dpi';
@@ -60,7 +62,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
 
     init() {
         this.dpi = Number(localStorage.getItem(DPI)) || 300;
-        this.painting = new Latest();
+        this.painting = new Latest(UNDER_WAY);
         this.advising = new Latest();
         this.weighing = new Latest();
         this.ranging = new Latest();
@@ -144,20 +146,23 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
     /** Painting goes first: what is told of it is asked for once it stands and nothing moves. */
     repaint() {
         this.changes = (this.changes ?? 0) + 1;
-        this.painting.run(() => this.paint());
+        this.painting.run((counts) => this.paint(counts));
         this.adviseSoon();
         this.weighSoon();
         if (this.comparing) {
             this.paintHeld();
         }
     },
-    async paint() {
+    async paint(counts) {
         if (this.isPainting) {
             return;
         }
         const order = this.order();
         try {
             const { words, patches } = await callForPixels(`${this.url}/swatch`, { json: order });
+            if (!counts()) {
+                return;
+            }
             const canvas = this.$refs.swatch;
             for (const each of [canvas, this.$refs.litSwatch]) {
                 if (each.width !== order.width || each.height !== order.height) {
