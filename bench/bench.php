@@ -103,7 +103,7 @@ function fastHand(): void
     for ($i = 0; $i < 5; $i++) {
         $times[] = liveTime(stored($largeTip), $large, $fast) / ($fast->samples[count($fast->samples) - 1]->t);
     }
-    rowOf('400 px, 5 % spacing, 2,000 px/s: time to paint / time of the hand', median($times), '×', 1, 'each dab turned by chance; in pieces of 100 ms, each taken up from its state and tiles, laid and packed');
+    rowOf('400 px, 5 % spacing, 2,000 px/s: time to paint / time of the hand', median($times), '×', 1, 'each dab turned by chance; in pieces of 100 ms, each laid and packed');
 }
 
 /** What the ground and drift add. */
@@ -260,26 +260,16 @@ function fastTrace(float $speed, float $seconds): Trace
     return new Trace($samples);
 }
 
-/** ms that a stroke takes live: every piece from its state, laid over a sheet and packed, its tiles kept as bytes. */
+/** ms that a stroke takes live, held at hand by an easel: what is new of it, laid over a sheet and packed piece by piece. */
 function liveTime(StoredLevels $tip, Brush $brush, Trace $trace): float
 {
-    $bounds = new Rect(0, 0, 1600, 1000);
-    $kept = [];
-    $state = null;
     $from = hrtime(true);
+    $stroke = (new StrokePainter($tip, $brush))->begin(true, 3, new Rect(0, 0, 1600, 1000));
     foreach (array_chunk($trace->samples, 12) as $piece) {
-        $stroke = (new StrokePainter($tip, $brush))->begin(true, 3, $bounds, null, function (string $name) use (&$kept): ?string {
-            return $kept[$name] ?? null;
-        });
-        if ($state !== null) {
-            $stroke->resume(Reading::of(json_decode($state, true)));
-        }
         $stroke->feed($piece);
         foreach ($stroke->takeDirty() as $area) {
             Lay::over(Bitmap::filled($area->width, $area->height, 0xFFFFFFFF), $area, $stroke)->toBytes();
         }
-        $kept = [...$kept, ...$stroke->exports()];
-        $state = (string) json_encode($stroke->state());
     }
 
     return (hrtime(true) - $from) / 1e6;

@@ -43,6 +43,7 @@ final class PaintedStroke implements Printed
 
     private readonly ?StrokeBuffer $bite;
 
+    /** 0xRRGGBB of the first dab; null until there is one, and until then there is no buffer either: it takes that colour. */
     private ?int $colour = null;
 
     private bool $isWhole = false;
@@ -165,6 +166,9 @@ final class PaintedStroke implements Printed
         if ($this->smudger !== null) {
             return $this->smudger->tile($key);
         }
+        if ($this->colour === null) {
+            return null;
+        }
         $this->finish ??= new Finish($this->brush, $this->tooth, $this->main(), $this->bite, $this->isWhole);
 
         return $this->finish->tile($key);
@@ -173,9 +177,11 @@ final class PaintedStroke implements Printed
     /** @return list<string> keys of the tiles that were painted on here */
     public function keys(): array
     {
-        return $this->smudger !== null
-            ? $this->smudger->keys()
-            : array_values(array_unique([...$this->main()->keys(), ...$this->bite === null ? [] : $this->bite->keys()]));
+        return match (true) {
+            $this->smudger !== null => $this->smudger->keys(),
+            $this->colour === null => [],
+            default => array_values(array_unique([...$this->main()->keys(), ...$this->bite === null ? [] : $this->bite->keys()])),
+        };
     }
 
     /**
@@ -187,6 +193,9 @@ final class PaintedStroke implements Printed
     {
         if ($this->smudger !== null) {
             return $this->smudger->takeDirty();
+        }
+        if ($this->colour === null) {
+            return [];
         }
         $dirty = $this->main()->takeDirty();
         foreach ($this->bite === null ? [] : $this->bite->takeDirty() as $key => $area) {
@@ -201,6 +210,9 @@ final class PaintedStroke implements Printed
     {
         if ($this->smudger !== null) {
             return $this->smudger->exports();
+        }
+        if ($this->colour === null) {
+            return [];
         }
         $out = [];
         foreach (array_filter(['main' => $this->main(), 'bite' => $this->bite]) as $name => $buffer) {
@@ -254,6 +266,9 @@ final class PaintedStroke implements Printed
 
             return;
         }
+        if ($this->colour === null) {
+            return;
+        }
         $this->finish = null;
         $this->printer->paint($dabs, $this->main());
         if ($this->bite !== null && $this->bitePrinter !== null) {
@@ -268,6 +283,9 @@ final class PaintedStroke implements Printed
             return;
         }
         $this->colour ??= isset($points[0]) ? $this->band->colour($points[0]) : null;
+        if ($this->colour === null) {
+            return;
+        }
         $this->finish = null;
         $this->band->paint($points, $this->main());
     }

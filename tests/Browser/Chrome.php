@@ -191,8 +191,9 @@ final class Chrome
      *
      * @param  list<array{0: float, 1: float, 2: float, 3?: int, 4?: int}>  $samples  x, y as parts of the element, pressure, tiltX, tiltY
      * @param  int  $every  ms between samples
+     * @param  (Closure(): mixed)|null  $halfway  what is done in the middle, while the pen is down
      */
-    public function pen(string $css, array $samples, string $type = 'pen', int $every = 12): void
+    public function pen(string $css, array $samples, string $type = 'pen', int $every = 12, ?Closure $halfway = null): void
     {
         $box = $this->run('const b = document.querySelector(arguments[0]).getBoundingClientRect(); return [b.left, b.top, b.width, b.height]', $css);
         if (! is_array($box)) {
@@ -214,7 +215,13 @@ final class Chrome
             ['type' => 'keyUp', 'value' => $this->held],
         ]]];
         array_unshift($actions, ['type' => 'pause', 'duration' => 0]);
-        $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [...$keys, ['type' => 'pointer', 'id' => "the-{$type}", 'parameters' => ['pointerType' => $type], 'actions' => $actions]]]);
+        $parts = $halfway === null ? [$actions] : array_chunk($actions, intdiv(count($actions), 2) + 1);
+        foreach ($parts as $n => $part) {
+            if ($n > 0 && $halfway !== null) {
+                $halfway();
+            }
+            $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => [...$keys, ['type' => 'pointer', 'id' => "the-{$type}", 'parameters' => ['pointerType' => $type], 'actions' => $part]]]);
+        }
     }
 
     /**

@@ -53,6 +53,25 @@ final class PaintingTest extends BrowserTestCase
         self::assertSame([], $chrome->log());
     }
 
+    public function test_a_stroke_goes_on_when_the_process_that_holds_it_ends(): void
+    {
+        $chrome = $this->onFreshSheet();
+        $stroke = array_map(fn (int $i): array => [0.1 + 0.8 * $i / 60, 0.4, 0.7], range(0, 60));
+        $half = 0;
+        $chrome->pen('canvas', $stroke, halfway: function () use ($chrome, &$half): void {
+            $chrome->wait('ink under the pen', fn (): bool => $this->ink() > 0);
+            $half = $this->ink();
+            $this->app()->endEasels();
+        });
+        $this->waitForUndo(true);
+        $chrome->wait('the whole stroke', fn (): bool => $this->ink() > 1.5 * $half);
+        self::assertSame([], $chrome->log());
+        // The next one is held again.
+        $whole = $this->ink();
+        $chrome->pen('canvas', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
+        $chrome->wait('the next stroke', fn (): bool => $this->ink() > 1.8 * $whole);
+    }
+
     public function test_strokes_wait_while_the_server_is_away_even_through_a_reload(): void
     {
         $chrome = $this->onFreshSheet();

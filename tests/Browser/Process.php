@@ -9,7 +9,7 @@ use RuntimeException;
 /** A program that a test starts and ends, with all that it started itself. */
 final class Process
 {
-    /** @var resource */
+    /** @var resource|null null once it was ended */
     private $process;
 
     /**
@@ -30,13 +30,29 @@ final class Process
 
     public function end(): void
     {
+        if ($this->process === null) {
+            return;
+        }
         $id = proc_get_status($this->process)['pid'];
         posix_kill(-$id, SIGTERM);
         proc_close($this->process);
+        $this->process = null;
         // What it started may take a moment longer, and must not answer for what comes after it.
         $until = microtime(true) + 10;
         while (posix_kill(-$id, 0) && microtime(true) < $until) {
             usleep(5000);
+        }
+    }
+
+    /** Ends what it started whose command holds a word, without letting it know. */
+    public function endWithin(string $word): void
+    {
+        $group = $this->process === null ? 0 : proc_get_status($this->process)['pid'];
+        foreach ($group === 0 ? [] : (glob('/proc/[0-9]*', GLOB_ONLYDIR) ?: []) as $folder) {
+            $id = (int) basename($folder);
+            if (posix_getpgid($id) === $group && in_array($word, explode("\0", (string) @file_get_contents("{$folder}/cmdline")), true)) {
+                posix_kill($id, SIGKILL);
+            }
         }
     }
 

@@ -63,27 +63,37 @@ final class PaintedStrokeTest extends TestCase
         $whole = (new StrokePainter($kit, $brush, new PictureUnder($under)))->stroke($trace, 9, $bounds);
         $expected = Lay::over($under, $bounds, $whole);
 
-        $kept = [];
-        $state = null;
-        $shown = $under->pixels;
-        $chance = new Randomizer(new Mt19937(6));
-        $samples = $trace->samples;
-        while ($samples !== []) {
-            $piece = array_splice($samples, 0, $chance->getInt(1, 30));
-            $painter = new StrokePainter($kit, $brush, new PictureUnder($under));
-            $stroke = $painter->begin($trace->realPressure, 9, $bounds, null, fn (string $name): ?string => $kept[$name] ?? null);
-            if ($state !== null) {
-                $stroke->resume(Reading::of(json_decode($state, true)));
+        foreach (['taken up by another process each time', 'at hand'] as $way) {
+            $stroke = null;
+            $kept = [];
+            $shown = $under->pixels;
+            $chance = new Randomizer(new Mt19937(6));
+            // The first piece is a single sample, as that of a real pen is: no dab is certain yet.
+            for ($samples = $trace->samples, $count = 1; $samples !== []; $count = $chance->getInt(1, 30)) {
+                $piece = array_splice($samples, 0, $count);
+                if ($stroke === null || $way !== 'at hand') {
+                    $state = $stroke === null ? null : (string) json_encode($stroke->state());
+                    $stroke = (new StrokePainter($kit, $brush, new PictureUnder($under)))->begin($trace->realPressure, 9, $bounds, null, fn (string $name): ?string => $kept[$name] ?? null);
+                    if ($state !== null) {
+                        $stroke->resume(Reading::of(json_decode($state, true)));
+                    }
+                }
+                $stroke->feed($piece);
+                self::assertSame([], $stroke->provisional());
+                $shown = self::show($shown, $under, $stroke);
+                $kept = $way === 'at hand' ? [] : [...$kept, ...$stroke->exports()];
             }
-            $stroke->feed($piece);
-            self::assertSame([], $stroke->provisional());
-            $shown = self::show($shown, $under, $stroke);
-            $kept = [...$kept, ...$stroke->exports()];
-            $state = (string) json_encode($stroke->state());
+            self::assertLiesAsExpected($expected, $shown, $under, $trace, 60 + 60 * $brush->base('steadying'));
         }
-        // What the last sample and the tail still add lies within the reach of the pen's end.
+    }
+
+    /**
+     * @param  array<int, int>  $shown
+     * @param  float  $reach  px round the pen's end within which the last sample and the tail still add something
+     */
+    private static function assertLiesAsExpected(Bitmap $expected, array $shown, Bitmap $under, Trace $trace, float $reach): void
+    {
         $last = $trace->samples[count($trace->samples) - 1];
-        $reach = 60 + 60 * $brush->base('steadying');
         $painted = 0;
         $apart = 0;
         foreach ($expected->pixels as $i => $pixel) {
