@@ -11,7 +11,6 @@ use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\Practice\Movements;

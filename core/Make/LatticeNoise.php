@@ -30,10 +30,13 @@ final readonly class LatticeNoise
 
     /**
      * @param  float  $size  px from one value of the lattice to the next
+     * @param  array<int, int>|null  $where  a figure for each pixel, where noise is wanted for some only: for those from 1 up to
+     * @param  int  $most  this one; the others are 0
      * @return array<int, int> 0–65535
      */
-    public static function of(int $width, int $height, float $size, Chance $chance): array
+    public static function of(int $width, int $height, float $size, Chance $chance, ?array $where = null, int $most = 0): array
     {
+        $isAll = $where === null;
         if ($size < 1.0) {
             return array_fill(0, $width * $height, 32768);
         }
@@ -48,9 +51,12 @@ final readonly class LatticeNoise
             $parts = $coarse->parts;
             if (! $hasFine) {
                 for ($x = 0; $x < $width; $x++) {
-                    $c = $columns[$x];
-                    $left = $upper[$c];
-                    $out[$i++] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + 32768) * 21845 >> 16;
+                    if ($isAll || ($where[$i] > 0 && $where[$i] <= $most)) {
+                        $c = $columns[$x];
+                        $left = $upper[$c];
+                        $out[$i] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + 32768) * 21845 >> 16;
+                    }
+                    $i++;
                 }
 
                 continue;
@@ -59,11 +65,14 @@ final readonly class LatticeNoise
             $fineColumns = $fine->columns;
             $fineParts = $fine->parts;
             for ($x = 0; $x < $width; $x++) {
-                $c = $columns[$x];
-                $d = $fineColumns[$x];
-                $left = $upper[$c];
-                $near = $lower[$d];
-                $out[$i++] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + $near + (($lower[$d + 1] - $near) * $fineParts[$x] >> 16)) * 21845 >> 16;
+                if ($isAll || ($where[$i] > 0 && $where[$i] <= $most)) {
+                    $c = $columns[$x];
+                    $d = $fineColumns[$x];
+                    $left = $upper[$c];
+                    $near = $lower[$d];
+                    $out[$i] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + $near + (($lower[$d + 1] - $near) * $fineParts[$x] >> 16)) * 21845 >> 16;
+                }
+                $i++;
             }
         }
 

@@ -67,14 +67,13 @@ final readonly class Bitmap
 
             return new self($area->width, $area->height, $out);
         }
-        $out = array_fill(0, $area->width * $area->height, 0);
+        $out = array_fill(0, max(0, $inside->y - $area->y) * $area->width, 0);
+        $left = array_fill(0, max(0, $inside->x - $area->x), 0);
+        $right = array_fill(0, max(0, $area->right() - $inside->right()), 0);
         for ($y = $inside->y; $y < $inside->bottom(); $y++) {
-            $to = ($y - $area->y) * $area->width + $inside->x - $area->x;
-            $from = $y * $this->width + $inside->x;
-            for ($n = $inside->width; $n > 0; $n--) {
-                $out[$to++] = $this->pixels[$from++];
-            }
+            array_push($out, ...$left, ...array_slice($this->pixels, $y * $this->width + $inside->x, $inside->width), ...$right);
         }
+        $out = array_pad($out, $area->width * $area->height, 0);
 
         return new self($area->width, $area->height, $out);
     }

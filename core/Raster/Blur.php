@@ -58,7 +58,7 @@ final class Blur
         }
         [$w0, $w1, $w2, $w3] = self::weights($sigma);
 
-        return self::down(self::across($in, $width, $height, $w0, $w1, $w2, $w3), $width, $height, $w0, $w1, $w2, $w3);
+        return self::narrow($in, $width, $height, $w0, $w1, $w2, $w3);
     }
 
     /**
@@ -134,69 +134,46 @@ final class Blur
     }
 
     /**
+     * Seven taps down and, as each row comes out of that, along it: what lies in between is one row, and stays in the cache.
+     *
      * @param  array<int, int>  $in
      * @return array<int, int>
      */
-    private static function across(array $in, int $width, int $height, int $w0, int $w1, int $w2, int $w3): array
+    private static function narrow(array $in, int $width, int $height, int $w0, int $w1, int $w2, int $w3): array
     {
         $out = array_fill(0, $width * $height, 0);
+        $mixed = array_fill(0, $width + 6, 0);
+        $row = fn (int $y): array => array_slice($in, max(0, min($height - 1, $y)) * $width, $width);
+        $r1 = $r2 = $r3 = $row(0);
+        [$r4, $r5, $r6] = [$row(0), $row(1), $row(2)];
         for ($y = 0; $y < $height; $y++) {
-            $i = $y * $width;
-            $end = $i + $width;
-            $last = $end - 1;
-            $a = $b = $c = $d = $in[$i];
-            $e = $in[$i < $last ? $i + 1 : $last];
-            $f = $in[$i + 1 < $last ? $i + 2 : $last];
-            for ($next = $i + 3; $next < $end; $next++) {
-                $g = $in[$next];
-                $out[$i] = $d * $w0 + ($c + $e) * $w1 + ($b + $f) * $w2 + ($a + $g) * $w3 + 0x200000002000 >> 14 & self::LANES;
-                $i++;
+            $r0 = $r1;
+            $r1 = $r2;
+            $r2 = $r3;
+            $r3 = $r4;
+            $r4 = $r5;
+            $r5 = $r6;
+            $r6 = $row($y + 3);
+            for ($x = 0; $x < $width; $x++) {
+                $mixed[$x + 3] = $r3[$x] * $w0 + ($r2[$x] + $r4[$x]) * $w1 + ($r1[$x] + $r5[$x]) * $w2 + ($r0[$x] + $r6[$x]) * $w3 + 0x200000002000 >> 14 & self::LANES;
+            }
+            // Beyond the edge the edge value goes on.
+            $a = $b = $c = $mixed[0] = $mixed[1] = $mixed[2] = $mixed[3];
+            $mixed[$width + 3] = $mixed[$width + 4] = $mixed[$width + 5] = $mixed[$width + 2];
+            $d = $mixed[3];
+            $e = $mixed[4];
+            $f = $mixed[5];
+            $to = $y * $width;
+            for ($x = 6; $x < $width + 6; $x++) {
+                $g = $mixed[$x];
+                $out[$to] = $d * $w0 + ($c + $e) * $w1 + ($b + $f) * $w2 + ($a + $g) * $w3 + 0x200000002000 >> 14 & self::LANES;
+                $to++;
                 $a = $b;
                 $b = $c;
                 $c = $d;
                 $d = $e;
                 $e = $f;
                 $f = $g;
-            }
-            $g = $in[$last];
-            for (; $i < $end; $i++) {
-                $out[$i] = $d * $w0 + ($c + $e) * $w1 + ($b + $f) * $w2 + ($a + $g) * $w3 + 0x200000002000 >> 14 & self::LANES;
-                $a = $b;
-                $b = $c;
-                $c = $d;
-                $d = $e;
-                $e = $f;
-                $f = $g;
-            }
-        }
-
-        return $out;
-    }
-
-    /**
-     * @param  array<int, int>  $in
-     * @return array<int, int>
-     */
-    private static function down(array $in, int $width, int $height, int $w0, int $w1, int $w2, int $w3): array
-    {
-        $out = array_fill(0, $width * $height, 0);
-        $last = ($height - 1) * $width;
-        $d = 0;
-        for ($y = 0; $y < $height; $y++) {
-            $c = $d > $width ? $d - $width : 0;
-            $b = $c > $width ? $c - $width : 0;
-            $a = $b > $width ? $b - $width : 0;
-            $e = $d < $last ? $d + $width : $last;
-            $f = $e < $last ? $e + $width : $last;
-            $g = $f < $last ? $f + $width : $last;
-            for ($end = $d + $width; $d < $end; $d++) {
-                $out[$d] = $in[$d] * $w0 + ($in[$c] + $in[$e]) * $w1 + ($in[$b] + $in[$f]) * $w2 + ($in[$a] + $in[$g]) * $w3 + 0x200000002000 >> 14 & self::LANES;
-                $a++;
-                $b++;
-                $c++;
-                $e++;
-                $f++;
-                $g++;
             }
         }
 

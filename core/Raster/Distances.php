@@ -24,12 +24,51 @@ final class Distances
     {
         $field = self::downColumns($set, $width, $height);
         $most = (int) min(1e6, ceil($limit));
-        for ($y = 0; $y < $height; $y++) {
-            $row = $y * $width;
-            $line = self::line(array_slice($field, $row, $width), $most);
-            foreach ($line as $square) {
-                $field[$row] = $square;
-                $row++;
+        $feet = $heights = array_fill(0, $width + 1, 0);
+        $from = array_fill(0, $width + 1, 0.0);
+        for ($row = 0; $row < $width * $height; $row += $width) {
+            // The lower envelope of the parabolas that stand at each sample of the row.
+            $k = -1;
+            $before = 1;
+            for ($q = 0; $q < $width; $q++) {
+                $down = $field[$row + $q];
+                // Between two neighbours that are set nothing else can be the nearest.
+                if ($down > $most || ($down === 0 && $before === 0 && $k >= 0 && $q + 1 < $width && $field[$row + $q + 1] === 0)) {
+                    $before = $down;
+
+                    continue;
+                }
+                $before = $down;
+                $here = $down * $down + $q * $q;
+                $s = -1.0;
+                for (; $k >= 0; $k--) {
+                    $s = ($here - $heights[$k]) / (2.0 * ($q - $feet[$k]));
+                    if ($s > $from[$k]) {
+                        break;
+                    }
+                    $s = -1.0;
+                }
+                $k++;
+                $feet[$k] = $q;
+                $heights[$k] = $here;
+                $from[$k] = $s;
+            }
+            if ($k < 0) {
+                for ($q = 0; $q < $width; $q++) {
+                    $field[$row + $q] = self::FAR;
+                }
+
+                continue;
+            }
+            $from[$k + 1] = 1e9;
+            $k = 0;
+            for ($q = 0; $q < $width; $q++) {
+                if ($field[$row + $q] !== 0) {
+                    for (; $from[$k + 1] < $q; $k++) {
+                        // On to the parabola that is lowest here.
+                    }
+                    $field[$row + $q] = $heights[$k] + $q * ($q - 2 * $feet[$k]);
+                }
             }
         }
 
@@ -60,59 +99,5 @@ final class Distances
         }
 
         return $field;
-    }
-
-    /**
-     * The lower envelope of the parabolas that stand at each sample.
-     *
-     * @param  array<int, int>  $f  px down the column
-     * @param  int  $most  px; samples farther away do not count
-     * @return array<int, int>
-     */
-    private static function line(array $f, int $most): array
-    {
-        $n = count($f);
-        $feet = $heights = $from = [];
-        $k = -1;
-        for ($q = 0; $q < $n; $q++) {
-            $height = $f[$q];
-            // Between two neighbours that are set nothing else can be the nearest.
-            if ($height > $most || ($height === 0 && $k >= 0 && $q + 1 < $n && $f[$q - 1] === 0 && $f[$q + 1] === 0)) {
-                continue;
-            }
-            $here = $height * $height + $q * $q;
-            $s = -1.0;
-            while ($k >= 0) {
-                $s = ($here - $heights[$k]) / (2.0 * ($q - $feet[$k]));
-                if ($s > $from[$k]) {
-                    break;
-                }
-                $k--;
-                $s = -1.0;
-            }
-            $k++;
-            $feet[$k] = $q;
-            $heights[$k] = $here;
-            $from[$k] = $s;
-        }
-        if ($k < 0) {
-            return array_fill(0, $n, self::FAR);
-        }
-        $from[$k + 1] = 1e9;
-        $k = 0;
-        $out = [];
-        for ($q = 0; $q < $n; $q++) {
-            if ($f[$q] === 0) {
-                $out[] = 0;
-
-                continue;
-            }
-            while ($from[$k + 1] < $q) {
-                $k++;
-            }
-            $out[] = $heights[$k] + $q * ($q - 2 * $feet[$k]);
-        }
-
-        return $out;
     }
 }

@@ -29,35 +29,42 @@ final class Drag
         $samples = max(1, (int) round($length * ($flat ? abs($cos) : abs($sin))));
         $along = $flat ? $width : $height;
         $across = $flat ? $height : $width;
-        $offsets = [];
-        for ($i = 0; $i < $along; $i++) {
-            $offsets[] = (int) round($i * $slope);
-        }
-        $shift = [min($offsets[0], $offsets[$along - 1]), max($offsets[0], $offsets[$along - 1])];
+        $places = $begins = $ends = [];
         $stepAlong = $flat ? 1 : $width;
         $stepAcross = $flat ? $width : 1;
+        for ($i = 0; $i < $along; $i++) {
+            $offset = (int) round($i * $slope);
+            $places[] = $offset * $stepAcross + $i * $stepAlong;
+            $begins[$offset] ??= $i;
+            $ends[$offset] = $i + 1;
+        }
+        $turn = (int) round(($along - 1) * $slope);
+        $least = min(0, $turn);
+        $most = max(0, $turn);
         $out = array_fill(0, $width * $height, 0);
         $inverse = intdiv(0x40000000, $samples) + 1;
         $ahead = $samples >> 1;
-        for ($line = -$shift[1]; $line < $across - $shift[0]; $line++) {
+        for ($line = -$most; $line < $across - $least; $line++) {
+            // Offsets go one way, a px at a time, so what a line has of the picture is one run of it.
+            $low = max($least, -$line);
+            $high = min($most, $across - 1 - $line);
+            $from = $begins[$slope < 0 ? $high : $low];
+            $until = $ends[$slope < 0 ? $low : $high];
+            $start = $line * $stepAcross;
             $sum = 0;
-            for ($i = -$ahead; $i < $along; $i++) {
+            for ($on = $from; $on < $from + $ahead && $on < $until; $on++) {
+                $sum += $in[$start + $places[$on]];
+            }
+            for ($i = $from; $i < $until; $i++) {
                 $on = $i + $ahead;
-                if ($on < $along) {
-                    $at = $line + $offsets[$on];
-                    $sum += $at >= 0 && $at < $across ? $in[$at * $stepAcross + $on * $stepAlong] : 0;
+                if ($on < $until) {
+                    $sum += $in[$start + $places[$on]];
                 }
                 $off = $on - $samples;
-                if ($off >= 0 && $off < $along) {
-                    $at = $line + $offsets[$off];
-                    $sum -= $at >= 0 && $at < $across ? $in[$at * $stepAcross + $off * $stepAlong] : 0;
+                if ($off >= $from) {
+                    $sum -= $in[$start + $places[$off]];
                 }
-                if ($i >= 0) {
-                    $at = $line + $offsets[$i];
-                    if ($at >= 0 && $at < $across) {
-                        $out[$at * $stepAcross + $i * $stepAlong] = ($sum >> 32) * $inverse >> 30 << 32 | ($sum & 0xFFFFFFFF) * $inverse >> 30;
-                    }
-                }
+                $out[$start + $places[$i]] = ($sum >> 32) * $inverse >> 30 << 32 | ($sum & 0xFFFFFFFF) * $inverse >> 30;
             }
         }
 

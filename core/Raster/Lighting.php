@@ -249,36 +249,76 @@ final class Lighting
     }
 
     /**
-     * The largest (or smallest) value in a square around each pixel, one axis after the other.
+     * The largest (or smallest) value in a square around each pixel, one axis after the other, at a
+     * cost that does not grow with the square: van Herk, "A fast algorithm for local minimum and
+     * maximum filters on rectangular and octagonal kernels" (1992).
      *
-     * @param  array<int, int>  $in
+     * @param  array<int, int>  $in  0–65535
      * @return array<int, int>
      */
     private static function most(array $in, int $width, int $height, int $reach, bool $smallest): array
     {
-        foreach ([0, 1] as $axis) {
-            $length = $axis === 0 ? $width : $height;
-            $lines = $axis === 0 ? $height : $width;
-            $stride = $axis === 0 ? 1 : $width;
-            $out = $in;
-            for ($line = 0; $line < $lines; $line++) {
-                $start = $axis === 0 ? $line * $width : $line;
-                for ($i = 0; $i < $length; $i++) {
-                    $best = $in[$start + $i * $stride];
-                    $until = min($length - 1, $i + $reach);
-                    for ($k = max(0, $i - $reach); $k <= $until; $k++) {
-                        $v = $in[$start + $k * $stride];
-                        if ($smallest ? $v < $best : $v > $best) {
-                            $best = $v;
-                        }
-                    }
-                    $out[$start + $i * $stride] = $best;
-                }
+        if ($smallest) {
+            foreach ($in as $i => $v) {
+                $in[$i] = 65535 - $v;
             }
-            $in = $out;
+        }
+        $in = self::largestAlong($in, $width, $height, 1, $width, $reach);
+        $in = self::largestAlong($in, $height, $width, $width, 1, $reach);
+        if ($smallest) {
+            foreach ($in as $i => $v) {
+                $in[$i] = 65535 - $v;
+            }
         }
 
         return $in;
+    }
+
+    /**
+     * @param  array<int, int>  $in  0–65535
+     * @param  int  $step  from one pixel of a line to the next
+     * @param  int  $across  from one line to the next
+     * @return array<int, int>
+     */
+    private static function largestAlong(array $in, int $length, int $lines, int $step, int $across, int $reach): array
+    {
+        $out = $in;
+        $window = 2 * $reach + 1;
+        $padded = $length + 2 * $reach;
+        $line = $up = $back = array_fill(0, $padded, 0);
+        for ($k = 0; $k < $lines; $k++) {
+            for ($i = 0, $at = $k * $across; $i < $length; $i++, $at += $step) {
+                $line[$i + $reach] = $in[$at];
+            }
+            // The largest from the start of a block of the window's size up to here, and from here to its end.
+            $most = 0;
+            for ($i = 0, $left = 0; $i < $padded; $i++, $left--) {
+                if ($left === 0) {
+                    $most = 0;
+                    $left = $window;
+                }
+                $v = $line[$i];
+                $most = $v > $most ? $v : $most;
+                $up[$i] = $most;
+            }
+            $most = 0;
+            for ($i = $padded - 1, $left = $padded % $window; $i >= 0; $i--, $left--) {
+                if ($left === 0) {
+                    $most = 0;
+                    $left = $window;
+                }
+                $v = $line[$i];
+                $most = $v > $most ? $v : $most;
+                $back[$i] = $most;
+            }
+            for ($i = 0, $at = $k * $across; $i < $length; $i++, $at += $step) {
+                $a = $back[$i];
+                $b = $up[$i + 2 * $reach];
+                $out[$at] = $a > $b ? $a : $b;
+            }
+        }
+
+        return $out;
     }
 
     /**
@@ -293,7 +333,7 @@ final class Lighting
         foreach ($red as $i => $r) {
             $gains[] = $r << 42 | $green[$i] << 21 | $blue[$i];
         }
-        $out = [];
+        $out = $in->pixels;
         $i = 0;
         for ($y = 0; $y < $in->height; $y++) {
             [$row, $next, $fy] = self::between($y, $in->height, $height);
@@ -309,11 +349,11 @@ final class Lighting
                 $here = $columns[$column < 0 ? 0 : ($column > $last ? $last : $column)];
                 $there = $columns[$column < 0 ? 0 : ($column >= $last ? $last : $column + 1)];
                 $gain = ($here * (16 - $f) + $there * $f) >> 4;
-                $p = $in->pixels[$i];
+                $p = $out[$i];
                 $r = ($p >> 24) * ($gain >> 42 & 0xFFFF) >> 8;
                 $g = ($p >> 16 & 255) * ($gain >> 21 & 0xFFFF) >> 8;
                 $b = ($p >> 8 & 255) * ($gain & 0xFFFF) >> 8;
-                $out[] = ($r > 255 ? 255 : $r) << 24 | ($g > 255 ? 255 : $g) << 16 | ($b > 255 ? 255 : $b) << 8 | $p & 255;
+                $out[$i] = ($r > 255 ? 255 : $r) << 24 | ($g > 255 ? 255 : $g) << 16 | ($b > 255 ? 255 : $b) << 8 | $p & 255;
                 $at += $step;
                 $i++;
             }

@@ -13,7 +13,7 @@ namespace Yarrowfog\Core\Raster;
 final readonly class Premultiplied
 {
     /** 1 / 255 in 1/2²⁴. */
-    private const BY_255 = 65793;
+    public const BY_255 = 65793;
 
     /**
      * @param  array<int, int>|null  $redGreen  red at bit 32, green at bit 0; null where all is black, as ink is
@@ -25,12 +25,8 @@ final readonly class Premultiplied
 
     public static function of(Bitmap $in): self
     {
-        $any = 0;
-        foreach ($in->pixels as $p) {
-            $any |= $p;
-        }
         $blueAlpha = $in->pixels;
-        if ($any >> 8 === 0) {
+        if (self::isBlack($in)) {
             foreach ($in->pixels as $i => $p) {
                 $blueAlpha[$i] = 255 * $p;
             }
@@ -47,6 +43,17 @@ final readonly class Premultiplied
         return new self($in->width, $in->height, $redGreen, $blueAlpha);
     }
 
+    private static function isBlack(Bitmap $in): bool
+    {
+        foreach ($in->pixels as $p) {
+            if ($p > 255) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /**
      * Does the same to both halves.
      *
@@ -55,6 +62,21 @@ final readonly class Premultiplied
     public function each(callable $change, ?int $width = null, ?int $height = null): self
     {
         return new self($width ?? $this->width, $height ?? $this->height, $this->redGreen === null ? null : $change($this->redGreen), $change($this->blueAlpha));
+    }
+
+    /** One pixel, 0xRRGGBBAA, of its two halves. */
+    public static function pixel(int $redGreen, int $blueAlpha): int
+    {
+        $alpha = $blueAlpha & 0xFFFFFFFF;
+        if ($alpha < 128) {
+            return 0;
+        }
+        $inverse = 255.0 / $alpha;
+        $r = (int) (($redGreen >> 32) * $inverse + 0.5);
+        $g = (int) (($redGreen & 0xFFFFFFFF) * $inverse + 0.5);
+        $b = (int) (($blueAlpha >> 32) * $inverse + 0.5);
+
+        return ($r > 255 ? 255 : $r) << 24 | ($g > 255 ? 255 : $g) << 16 | ($b > 255 ? 255 : $b) << 8 | ($alpha + 127) * self::BY_255 >> 24;
     }
 
     public function toBitmap(): Bitmap

@@ -69,4 +69,28 @@ final class InkRule
 
         return new Plane($picture->width, $picture->height, $ink);
     }
+
+    /**
+     * Where there is less ink than some.
+     *
+     * @param  int  $least  0–65535
+     * @return array<int, int> 1 there, else 0
+     */
+    public static function lacking(Bitmap $picture, TipKind $kind, int $least): array
+    {
+        $lacks = $picture->pixels;
+        if ($kind !== TipKind::InkMask) {
+            foreach ($picture->pixels as $i => $pixel) {
+                $lacks[$i] = ($pixel & 255) * 257 < $least ? 1 : 0;
+            }
+
+            return $lacks;
+        }
+        foreach ($picture->pixels as $i => $pixel) {
+            $luma = (self::RED * ($pixel >> 24) + self::GREEN * ($pixel >> 16 & 255) + self::BLUE * ($pixel >> 8 & 255)) * 257 >> 16;
+            $lacks[$i] = ((65535 - $luma) * ($pixel & 255) + 127) * self::BY_255 >> 40 < $least ? 1 : 0;
+        }
+
+        return $lacks;
+    }
 }

@@ -38,13 +38,7 @@ final readonly class InnerGlow implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        $strength = (int) round(65536 * $this->strength);
-        $glow = Blur::gaussian(Alpha::plane($in), $this->radius / 2)->values;
-        foreach ($glow as $i => $value) {
-            // Twice the blurred emptiness: full at the edge of the ink, nothing at the radius.
-            $glow[$i] = ($value <= 32767 ? 65535 : 2 * (65535 - $value)) * $strength >> 16;
-        }
-
-        return Under::tinted($in, $this->colour, $glow);
+        // Twice the blurred emptiness: full at the edge of the ink, nothing at the radius.
+        return Under::tinted($in, $this->colour, Blur::gaussian(Alpha::plane($in), $this->radius / 2)->values, 2, $this->strength);
     }
 }

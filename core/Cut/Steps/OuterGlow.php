@@ -45,13 +45,7 @@ final readonly class OuterGlow implements SpreadingStep
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        $strength = (int) round(65536 * $this->strength);
-        $glow = Blur::gaussian(Alpha::plane($in), $this->radius / 2)->values;
-        foreach ($glow as $i => $value) {
-            // Twice the blurred alpha: full at the edge of the ink, nothing at the radius.
-            $glow[$i] = ($value >= 32768 ? 65535 : 2 * $value) * $strength >> 16;
-        }
-
-        return Under::picture($in, $this->colour, $glow);
+        // Twice the blurred alpha: full at the edge of the ink, nothing at the radius.
+        return Under::picture($in, $this->colour, Blur::gaussian(Alpha::plane($in), $this->radius / 2)->values, 2, $this->strength);
     }
 }

@@ -57,6 +57,11 @@ final readonly class OutlineEdge implements SpreadingStep
             if ($square >= $far) {
                 continue;
             }
+            if ($square === 0) {
+                $line[$i] = 65535;
+
+                continue;
+            }
             // From the middle of the last pixel inside, the edge is half a px away, and so is the far side of this one.
             $k = (int) (($this->width + 1 - sqrt($square)) * 65535.0);
             $line[$i] = $k < 0 ? 0 : ($k > 65535 ? 65535 : $k);

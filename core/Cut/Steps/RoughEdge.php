@@ -50,21 +50,22 @@ final readonly class RoughEdge implements Step
         if ($this->reach < 0.25) {
             return $in;
         }
-        $outside = InkRule::plane($in, $kind)->values;
-        foreach ($outside as $i => $ink) {
-            $outside[$i] = $ink < self::INSIDE ? 1 : 0;
-        }
-        $noise = LatticeNoise::of($in->width, $in->height, max(0.5, $this->size), new Chance($this->roll));
-        $far = ($this->reach + 1) ** 2;
-        $keep = array_fill(0, $in->width * $in->height, 65535);
-        foreach (Distances::squared($outside, $in->width, $in->height, $this->reach + 2) as $i => $square) {
-            if ($square <= $far) {
+        $far = (int) floor(($this->reach + 1) ** 2);
+        $squares = Distances::squared(InkRule::lacking($in, $kind, self::INSIDE), $in->width, $in->height, $this->reach + 2);
+        $noise = LatticeNoise::of($in->width, $in->height, max(0.5, $this->size), new Chance($this->roll), $squares, $far);
+        $out = $in->pixels;
+        foreach ($squares as $i => $square) {
+            if ($square === 0) {
+                $out[$i] = 0;
+            } elseif ($square <= $far) {
                 // Inside by more than this spot's bite stays; one px of the way is soft.
                 $k = (int) ((sqrt($square) - ($noise[$i] > 16384 ? 2 * $noise[$i] - 32768 : 0) * $this->reach / 65536) * 65535.0);
-                $keep[$i] = $k < 0 ? 0 : ($k > 65535 ? 65535 : $k);
+                if ($k < 65535) {
+                    $out[$i] = Alpha::part($out[$i], $k < 0 ? 0 : $k);
+                }
             }
         }
 
-        return Alpha::kept($in, $keep);
+        return new Bitmap($in->width, $in->height, $out);
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Colour\Srgb;
-use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\SpreadingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -55,7 +54,7 @@ final readonly class Shadow implements SpreadingStep
     {
         $dx = (int) round($this->dx);
         $dy = (int) round($this->dy);
-        $own = Alpha::plane($in)->values;
+        $own = $in->pixels;
         $moved = array_fill(0, $in->width * $in->height, 0);
         $from = max(0, $dx);
         $until = min($in->width, $in->width + $dx);
@@ -63,17 +62,12 @@ final readonly class Shadow implements SpreadingStep
             $i = $y * $in->width + $from;
             $k = ($y - $dy) * $in->width + $from - $dx;
             for ($x = $from; $x < $until; $x++) {
-                $moved[$i] = $own[$k];
+                $moved[$i] = ($own[$k] & 255) * 257;
                 $i++;
                 $k++;
             }
         }
-        $opacity = (int) round(65536 * $this->opacity);
-        $shade = Blur::gaussian(new Plane($in->width, $in->height, $moved), $this->blur)->values;
-        foreach ($shade as $i => $value) {
-            $shade[$i] = $value * $opacity >> 16;
-        }
 
-        return Under::picture($in, $this->colour, $shade);
+        return Under::picture($in, $this->colour, Blur::gaussian(new Plane($in->width, $in->height, $moved), $this->blur)->values, 1, $this->opacity);
     }
 }

@@ -11,10 +11,13 @@ use Yarrowfog\Core\Raster\Bitmap;
 final class Under
 {
     /**
-     * @param  array<int, int>  $alpha  of the colour under the picture, 0–65535
+     * @param  array<int, int>  $alpha  of the colour under the picture, 0–65535, before it is
+     * @param  int  $times  multiplied, up to full, and then
+     * @param  float  $strength  weakened, 0–1
      */
-    public static function picture(Bitmap $in, Srgb $colour, array $alpha): Bitmap
+    public static function picture(Bitmap $in, Srgb $colour, array $alpha, int $times = 1, float $strength = 1.0): Bitmap
     {
+        $part = (int) round(65536 * $strength);
         [$r, $g, $b] = [$colour->red, $colour->green, $colour->blue];
         $rgb = $colour->toInt() << 8;
         $out = $in->pixels;
@@ -23,7 +26,8 @@ final class Under
             if ($own === 255) {
                 continue;
             }
-            $under = $alpha[$i] >> 8;
+            $under = $alpha[$i] * $times;
+            $under = ($under > 65535 ? 65535 : $under) * $part >> 24;
             if ($under === 0) {
                 continue;
             }
@@ -48,15 +52,22 @@ final class Under
     /**
      * The colour over the picture, inside its own alpha.
      *
-     * @param  array<int, int>  $strength  0–65535
+     * @param  array<int, int>  $alpha  0–65535: what it lacks of full is, before it is
+     * @param  int  $times  multiplied, up to full, and then
+     * @param  float  $strength  weakened, 0–1, the strength of the colour
      */
-    public static function tinted(Bitmap $in, Srgb $colour, array $strength): Bitmap
+    public static function tinted(Bitmap $in, Srgb $colour, array $alpha, int $times, float $strength): Bitmap
     {
+        $part = (int) round(65536 * $strength);
         [$r, $g, $b] = [$colour->red, $colour->green, $colour->blue];
         $out = $in->pixels;
         foreach ($in->pixels as $i => $p) {
-            $s = $strength[$i];
-            if (($p & 255) === 0 || $s === 0) {
+            if (($p & 255) === 0) {
+                continue;
+            }
+            $s = (65535 - $alpha[$i]) * $times;
+            $s = ($s > 65535 ? 65535 : $s) * $part >> 16;
+            if ($s === 0) {
                 continue;
             }
             $out[$i] = ($p >> 24) + (($r - ($p >> 24)) * $s >> 16) << 24
