@@ -50,10 +50,20 @@ final readonly class Gatherer
         ]);
     }
 
-    /** The source that already holds the very same file, if one does. */
-    public function alreadyHere(string $bytes): ?Source
+    /**
+     * Takes a file in, unless a source already holds the very same one; two that come at once are one too.
+     *
+     * @return array{Source, bool} and whether it was already here
+     *
+     * @throws PictureRefused
+     */
+    public function takeInOnce(string $bytes, string $name): array
     {
-        return Source::query()->where('hash', hash('sha256', $bytes))->first();
+        return $this->kept->alone($bytes, function () use ($bytes, $name): array {
+            $here = Source::query()->where('hash', hash('sha256', $bytes))->first();
+
+            return [$here ?? $this->takeIn($bytes, $name), $here !== null];
+        });
     }
 
     /** Takes a picture from one of the ways. */

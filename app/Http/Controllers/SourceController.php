@@ -22,12 +22,10 @@ final class SourceController
     /** A file that is here already is not taken twice. */
     public function store(BringIn $request, Gatherer $gatherer, InHand $inHand): JsonResponse
     {
-        $bytes = $request->bytes();
-        $here = $gatherer->alreadyHere($bytes);
-        $source = $here ?? $gatherer->takeIn($bytes, $request->name());
+        [$source, $wasHere] = $gatherer->takeInOnce($request->bytes(), $request->name());
         $inHand->take($source);
 
-        return response()->json(['id' => $source->id, 'name' => $source->name, 'cut' => route('cut', $source), 'already' => $here !== null], $here === null ? 201 : 200);
+        return response()->json(['id' => $source->id, 'name' => $source->name, 'cut' => route('cut', $source), 'already' => $wasHere], $wasHere ? 200 : 201);
     }
 
     /** A new name, other tags. */

@@ -1,0 +1,145 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Painting\LiveCache;
+use App\Store\AtomicFile;
+use App\Store\Derived;
+use App\Store\Kept;
+use PHPUnit\Framework\TestCase;
+use RuntimeException;
+use Tests\Browser\Process;
+
+final class StoreTest extends TestCase
+{
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/yarrowfog-store-'.bin2hex(random_bytes(5));
+        mkdir($this->folder);
+    }
+
+    protected function tearDown(): void
+    {
+        Process::removeFolder($this->folder);
+    }
+
+    public function test_a_file_is_written_whole_into_a_folder_that_is_made(): void
+    {
+        AtomicFile::write("{$this->folder}/a/b/file", 'first');
+        AtomicFile::write("{$this->folder}/a/b/file", 'second');
+        self::assertSame('second', file_get_contents("{$this->folder}/a/b/file"));
+        self::assertSame(['file'], array_values(array_diff((array) scandir("{$this->folder}/a/b"), ['.', '..'])));
+    }
+
+    public function test_a_file_that_cannot_be_written_leaves_nothing_and_says_so(): void
+    {
+        file_put_contents("{$this->folder}/not-a-folder", '');
+        try {
+            AtomicFile::write("{$this->folder}/not-a-folder/file", 'bytes');
+            self::fail('It was written.');
+        } catch (RuntimeException $e) {
+            self::assertStringContainsString('cannot be made', $e->getMessage());
+        }
+        mkdir("{$this->folder}/file");
+        try {
+            AtomicFile::write("{$this->folder}/file", 'bytes');
+            self::fail('It was written over a folder.');
+        } catch (RuntimeException $e) {
+            self::assertStringContainsString('cannot be written', $e->getMessage());
+        }
+        self::assertSame(['file', 'not-a-folder'], array_values(array_diff((array) scandir($this->folder), ['.', '..'])));
+    }
+
+    public function test_what_is_derived_is_made_once(): void
+    {
+        $derived = new Derived($this->folder);
+        $made = 0;
+        $make = function () use (&$made): string {
+            $made++;
+
+            return "made {$made}";
+        };
+        self::assertSame('made 1', $derived->remember('abc-preview', $make));
+        self::assertSame('made 1', $derived->remember('abc-preview', $make));
+        self::assertSame('made 2', $derived->remember('abc-thumb', $make));
+        self::assertSame('made 1', (new Derived($this->folder))->remember('abc-preview', $make));
+    }
+
+    public function test_kept_files_are_known_by_their_content(): void
+    {
+        $kept = new Kept($this->folder);
+        $hash = $kept->put('a barnacle');
+        self::assertSame($hash, $kept->put('a barnacle'));
+        self::assertNotSame($hash, $kept->put('a shell'));
+        self::assertSame('a barnacle', $kept->get($hash));
+        $this->expectException(RuntimeException::class);
+        $this->expectExceptionMessage('is gone');
+        $kept->get(hash('sha256', 'a net'));
+    }
+
+    public function test_one_process_at_a_time_does_something_about_the_same_content(): void
+    {
+        $log = "{$this->folder}/log";
+        $code = '[, $autoload, $folder, $log, $name, $waits] = $argv; require $autoload;'
+            .'(new App\Store\Kept($folder))->alone("the same bytes", function () use ($log, $name, $waits) {'
+            .'file_put_contents($log, "{$name} in\n", FILE_APPEND);'
+            .'while ($waits !== "" && ! is_file($waits)) { usleep(2000); }'
+            .'file_put_contents($log, "{$name} out\n", FILE_APPEND); });';
+        $start = fn (string $name, string $waits): Process => new Process(['php', '-r', $code, '--', dirname(__DIR__, 2).'/vendor/autoload.php', $this->folder, $log, $name, $waits]);
+        $said = fn (string $what): bool => str_contains((string) @file_get_contents($log), $what);
+        $first = $start('first', "{$this->folder}/go");
+        $this->wait(fn (): bool => $said("first in\n"));
+        $second = $start('second', '');
+        $other = (new Kept($this->folder))->alone('other bytes, no waiting', fn (): string => 'done');
+        self::assertSame('done', $other);
+        touch("{$this->folder}/go");
+        $this->wait(fn (): bool => $said("second out\n"));
+        $first->end();
+        $second->end();
+        self::assertSame("first in\nfirst out\nsecond in\nsecond out\n", file_get_contents($log));
+    }
+
+    public function test_a_lock_ends_with_what_failed_under_it(): void
+    {
+        $kept = new Kept($this->folder);
+        try {
+            $kept->alone('bytes', fn () => throw new RuntimeException('It failed.'));
+        } catch (RuntimeException $e) {
+            self::assertSame('It failed.', $e->getMessage());
+        }
+        self::assertSame(7, $kept->alone('bytes', fn (): int => 7));
+    }
+
+    public function test_the_live_cache_stands_at_its_last_piece_and_is_swept_when_stale(): void
+    {
+        $cache = new LiveCache($this->folder);
+        self::assertSame(-1, $cache->piece('a-stroke'));
+        $cache->put('a-stroke', 1, ['main 0 0' => 'tile', 'main 1 0' => 'other']);
+        $cache->put('a-stroke', 2, ['main 0 0' => 'changed']);
+        self::assertSame(2, $cache->piece('a-stroke'));
+        self::assertSame('changed', $cache->tile('a-stroke', 'main 0 0'));
+        self::assertSame('other', $cache->tile('a-stroke', 'main 1 0'));
+        self::assertNull($cache->tile('a-stroke', 'main 2 0'));
+        $cache->put('left-behind', 1, ['main 0 0' => 'tile']);
+        touch("{$this->folder}/left-behind", time() - 7200);
+        $cache->sweep();
+        self::assertSame(-1, $cache->piece('left-behind'));
+        self::assertSame(2, $cache->piece('a-stroke'));
+        $cache->forget('a-stroke');
+        self::assertSame(-1, $cache->piece('a-stroke'));
+        self::assertDirectoryDoesNotExist("{$this->folder}/a-stroke");
+    }
+
+    /** @param  callable(): bool  $ready */
+    private function wait(callable $ready): void
+    {
+        for ($until = microtime(true) + 20; ! $ready();) {
+            self::assertLessThan($until, microtime(true), 'It took too long.');
+            usleep(5000);
+        }
+    }
+}
