@@ -9,6 +9,7 @@ use App\Pictures\PictureFile;
 use App\Work\Progress;
 use Illuminate\Contracts\Console\Kernel;
 use Tests\Browser\Application;
+use Tests\Browser\Chrome;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\StepCatalogue;
 use Yarrowfog\Core\Form\Numbers;
@@ -21,7 +22,7 @@ use Yarrowfog\Core\Reading;
  * Cutting, against its targets: the preview of each step on a photo of 12 megapixels, and the
  * full size. `bin/bench cut` runs each part in a process of its own, as requests are.
  *
- *   php bench/cut.php previews [STEP] | moving [STEP] | whole | clear everywhere|touching | blur | photo
+ *   php bench/cut.php previews|moving|dragged [STEP] | whole | clear everywhere|touching | blur | photo
  */
 require __DIR__.'/../vendor/autoload.php';
 
@@ -47,9 +48,11 @@ if ($part === 'photo' || ! is_file($photo)) {
     file_put_contents($photo, PictureFile::encoded($picture->width, $picture->height, $picture->toBytes(), 'jpeg'));
 }
 if ($part === 'previews') {
-    previews($photo, false, $which);
+    previews($photo, 'whole', $which);
 } elseif ($part === 'moving') {
-    previews($photo, true, $which);
+    previews($photo, 'half', $which);
+} elseif ($part === 'dragged') {
+    dragged($photo, $which);
 } elseif ($part === 'clear') {
     $picture = PictureFile::read((string) file_get_contents($photo))->bitmap();
     $list = CutList::read(['steps' => [['step' => 'clear-colour', 'numbers' => ['places' => [[0.05, 0.5]], 'tolerance' => 0.12, 'reach' => $which === 'touching' ? 'touching only' : 'everywhere']]]]);
@@ -89,9 +92,9 @@ function median(array $values): float
 
 /**
  * What a page waits for while a slider moves, for each step: the server answers with the picture
- * of a photo of 12 megapixels at 1,000 px, asked for over HTTP, and, where `$hasty` says so, at 500.
+ * of a photo of 12 megapixels at 1,000 px, asked for over HTTP, or at another of Cutter's sizes.
  */
-function previews(string $photo, bool $hasty, string $only): void
+function previews(string $photo, string $size, string $only): void
 {
     $app = new Application;
     try {
@@ -103,11 +106,64 @@ function previews(string $photo, bool $hasty, string $only): void
             $steps = in_array($step, ON_CLEARED, true) ? [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 190]]] : [];
             $steps[] = ['step' => $step, 'numbers' => (object) (SHOWN[$step] ?? [])];
             // A step that is off changes the list and nothing else: no two requests are the same.
-            $orders = array_map(fn (int $i): string => json_encode(['list' => ['steps' => [...$steps, ['step' => 'levels', 'on' => false, 'numbers' => ['dark' => $i]]]], 'at' => count($steps) - 1, 'hasty' => $hasty], JSON_THROW_ON_ERROR), range(0, 7 + 2 * RUNS));
+            $orders = array_map(fn (int $i): string => json_encode(['list' => ['steps' => [...$steps, ['step' => 'levels', 'on' => false, 'numbers' => ['dark' => $i]]]], 'at' => count($steps) - 1, 'size' => $size], JSON_THROW_ON_ERROR), range(0, 7 + 2 * RUNS));
             [$alone, $pace] = paced("{$app->url}/cut/{$source}/preview", $orders);
             printf("%s %.0f %.0f\n", $step, $pace, $alone);
         }
     } finally {
+        $app->remove();
+    }
+}
+
+/**
+ * What a painter sees: headless Chromium, and the first slider of each step that has one, dragged for
+ * two seconds. Tells ms from one picture to the next, and the px of what was shown.
+ */
+function dragged(string $photo, string $only): void
+{
+    $app = new Application;
+    $chrome = new Chrome($app->url);
+    try {
+        $source = gathered($app->url, $photo);
+        $painted = fn (): int => (int) $chrome->run('return Number(document.querySelector("canvas[x-ref=picture]")?.dataset.painted || 0)');
+        foreach (StepCatalogue::ids() as $step) {
+            // The slider that the hand mask shows is that of its brush, and changes nothing by itself.
+            if (($only !== '' && $only !== $step) || $step === 'hand-mask') {
+                continue;
+            }
+            $steps = in_array($step, ON_CLEARED, true) ? [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 190]]] : [];
+            $chrome->open("/cut/{$source}");
+            $chrome->wait('the picture', fn (): bool => $painted() > 0, 30);
+            $before = $painted();
+            $chrome->run('const room = document.querySelector("main")._x_dataStack[0]; room.steps = []; for (const s of arguments[0]) room.insert({ step: s.step, on: true, numbers: { ...room.forms[s.step].numbers, ...s.numbers } }, room.steps.length); room.choose(room.steps[room.steps.length - 1])', [...$steps, ['step' => $step, 'numbers' => (object) (SHOWN[$step] ?? [])]]);
+            $chrome->wait('the step', fn (): bool => $painted() > $before, 30);
+            if ($chrome->run('return document.querySelector(`[data-step="${arguments[0]}"] input[type=range]`) === null', $step) === true) {
+                continue;
+            }
+            [$shown, $px] = (array) $chrome->run(<<<'JS'
+                const picture = document.querySelector('canvas[x-ref=picture]');
+                const slider = document.querySelector(`[data-step="${arguments[0]}"] input[type=range]`);
+                const room = document.querySelector('main')._x_dataStack[0];
+                const reach = 0.1 * (slider.max - slider.min);
+                const middle = Math.min(slider.max - reach, Math.max(Number(slider.min) + reach, Number(slider.value)));
+                const drag = (ms) => new Promise((resolve) => {
+                    const start = performance.now();
+                    const before = Number(picture.dataset.painted);
+                    const move = () => {
+                        const now = performance.now() - start;
+                        slider.value = String(middle + reach * Math.sin(now / 300));
+                        slider.dispatchEvent(new Event('input', { bubbles: true }));
+                        now < ms ? requestAnimationFrame(move) : resolve([Number(picture.dataset.painted) - before, Math.max(room.view.after.width, room.view.after.height)]);
+                    };
+                    move();
+                });
+                // The second drag is measured, after a rest.
+                return drag(1000).then(() => new Promise((resolve) => setTimeout(resolve, 1000))).then(() => drag(2000));
+                JS, $step);
+            printf("%s %.0f %d\n", $step, 2000 / max(0.01, $shown), $px);
+        }
+    } finally {
+        $chrome->quit();
         $app->remove();
     }
 }

@@ -19,6 +19,11 @@ use Yarrowfog\Core\Tip\Tip;
 /** Replays cut lists over sources, small for the eye and whole for the tip. */
 final readonly class Cutter
 {
+    /** Of the preview's size, what is shown at rest and, where that takes long, while a slider moves. */
+    public const SIZES = ['whole' => 1.0, 'most' => 0.7, 'half' => 0.5];
+
+    private const WHOLE = 'whole';
+
     /** Ink below which a tip would print nothing at all. */
     private const NO_INK = 0.00001;
 
@@ -28,19 +33,20 @@ final readonly class Cutter
 
     /**
      * @param  int|null  $at  the step whose numbers are being changed: what comes before it is kept for the next time
-     * @param  bool  $hasty  at half the size, for a slider that is still moving
+     * @param  string  $size  one of SIZES
      * @return array{Replay, float} with its size against the full picture
      *
      * @throws InvalidInput
      */
-    public function preview(Source $source, CutList $list, ?int $at = null, bool $hasty = false): array
+    public function preview(Source $source, CutList $list, ?int $at = null, string $size = self::WHOLE): array
     {
         $count = count($list->steps);
-        $factor = $this->gatherer->previewFactor($source) * ($hasty ? 0.5 : 1.0);
-        $replay = $hasty ? null : $this->halfway->find($source, 'end', $list, $count);
+        $factor = $this->gatherer->previewFactor($source) * self::SIZES[$size];
+        $isWhole = $size === self::WHOLE;
+        $replay = $isWhole ? $this->halfway->find($source, 'end', $list, $count) : null;
         if ($replay === null) {
-            $replay = $this->upTo($source, $list, min($at ?? 0, $count), $factor, $hasty)->through($list, $count, $factor);
-            if (! $hasty) {
+            $replay = $this->upTo($source, $list, min($at ?? 0, $count), $factor, $size)->through($list, $count, $factor);
+            if ($isWhole) {
                 $this->halfway->keep($source, 'end', $list, $count, $replay);
             }
         }
@@ -79,13 +85,14 @@ final readonly class Cutter
         return $cut;
     }
 
-    private function upTo(Source $source, CutList $list, int $at, float $factor, bool $hasty): Replay
+    private function upTo(Source $source, CutList $list, int $at, float $factor, string $size): Replay
     {
-        $stop = $hasty ? 'hasty' : 'before';
+        $part = self::SIZES[$size];
+        $stop = "before {$size}";
         $replay = $this->halfway->find($source, $stop, $list, $at);
         if ($replay === null) {
             $picture = $this->gatherer->preview($source)->bitmap();
-            $picture = $hasty ? (new Resampler(Filter::Area))->bitmap($picture, max(1, (int) round($picture->width / 2)), max(1, (int) round($picture->height / 2))) : $picture;
+            $picture = $part < 1.0 ? (new Resampler(Filter::Area))->bitmap($picture, max(1, (int) round($picture->width * $part)), max(1, (int) round($picture->height * $part))) : $picture;
             $replay = Replay::begin($picture)->through($list, $at, $factor);
             $this->halfway->keep($source, $stop, $list, $at, $replay);
         }

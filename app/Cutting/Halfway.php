@@ -24,8 +24,8 @@ final readonly class Halfway
 {
     private const DRAWER = 'halfway';
 
-    /** Replays at hand: three of a source, of two sources. */
-    private const MOST = 6;
+    /** Replays at hand: of two sources, before a step at each size, and at the end. */
+    private const MOST = 8;
 
     private string $folder;
 
@@ -92,6 +92,6 @@ final readonly class Halfway
 
     private function path(Source $source, string $stop): string
     {
-        return "{$this->folder}/{$source->id}.{$stop}";
+        return "{$this->folder}/{$source->id}.".strtr($stop, ' ', '-');
     }
 }

@@ -67,19 +67,19 @@ final class CutController
     /** The picture as the list cuts it. */
     public function preview(Request $request, Source $source, Cutter $cutter): Response
     {
-        $body = JsonBody::read($request)->keys(['list', 'at', 'hasty']);
+        $body = JsonBody::read($request)->keys(['list', 'at', 'size']);
         $list = CutList::read($body->object('list'));
-        $hasty = $body->flag('hasty', false);
-        [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0), $hasty);
+        $size = $body->choice('size', array_keys(Cutter::SIZES), 'whole');
+        [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0), $size);
         $patches = new Patches;
         $patches->add($replay->picture->bounds(), $replay->picture);
 
         return $patches->answer([
-            'hasty' => $hasty,
             'placement' => $replay->placement->toArray(),
             'inputs' => array_map(fn (Placement $p): array => $p->toArray(), $replay->inputs),
             'width' => (int) round($replay->picture->width / $factor),
             'height' => (int) round($replay->picture->height / $factor),
+            'isExact' => $factor === 1.0,
             'curves' => (object) StepForms::curves($list),
         ]);
     }

@@ -12,12 +12,15 @@ const BACKDROPS = [
     { id: 'backdrop-grey', label: 'Grey', prints: 'grey' },
     { id: 'backdrop-tint', label: 'Tint', prints: 'tint' },
 ];
+const PX = new Intl.NumberFormat('en-GB');
 /** ms between two looks at how far a tip has come. */
 const ASK = 300;
 /** Pictures under way while a slider moves: one is made while the one before it is on its way. */
 const UNDER_WAY = 2;
-/** ms that a picture may take before it is shown at half the size while a slider moves, so that there are ten a second; */
+/** ms that a picture may take while a slider moves, so that there are ten a second: where it would take longer, it is shown smaller; */
 const SLOW = 90 * UNDER_WAY;
+/** at one of these parts of its size, */
+const SIZES = { whole: 1, most: 0.7, half: 0.5 };
 /** and ms after the last change from which nothing moves any more. */
 const RESTS = 200;
 
@@ -28,8 +31,7 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
     findings: [],
     curves: {},
     ready: false,
-    width: 0,
-    height: 0,
+    size: '',
     backdrops: BACKDROPS,
     backdrop: BACKDROPS[0],
     wipe: 0,
@@ -56,8 +58,8 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
         this.checking = new Latest();
         this.painting = new Latest();
         this.changedAt = 0;
-        this.took = 0;
-        this.rested = quietly(RESTS, () => this.previewing.run((counts) => this.previewOnce(false, counts)));
+        this.took = [0, 0];
+        this.rested = quietly(RESTS, () => this.previewing.run((counts) => this.previewOnce('whole', counts)));
         this.checkSoon = quietly(RESTS, () => this.check());
         this.saveSoon = quietly(300, () => this.save());
         this.noteSoon = quietly(250, () => this.note());
@@ -127,33 +129,39 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
     },
 
     // —— the picture ——
-    /** While a slider moves and a picture takes long, it is shown at half the size; at rest, whole. */
+    /** While a slider moves and a picture takes long, it is shown smaller; at rest, whole. */
     preview() {
         const now = performance.now();
         const moving = now - this.changedAt < RESTS;
         this.changedAt = now;
-        const hasty = moving && this.took > SLOW;
-        this.previewing.run((counts) => this.previewOnce(hasty, counts));
-        if (hasty) {
+        const size = moving ? this.sizeInTime() : 'whole';
+        this.previewing.run((counts) => this.previewOnce(size, counts));
+        if (size !== 'whole') {
             this.rested();
         }
     },
-    async previewOnce(hasty, counts) {
+    /** One slow picture may be the first of its kind; two are not. What a picture takes goes with its area. */
+    sizeInTime() {
+        const takes = Math.min(...this.took);
+
+        return Object.keys(SIZES).find((size) => takes * SIZES[size] ** 2 <= SLOW) ?? 'half';
+    },
+    async previewOnce(size, counts) {
         try {
             const from = performance.now();
-            const { words, patches } = await callForPixels(`${this.url}/preview`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), hasty } });
-            this.took = hasty ? this.took : performance.now() - from;
+            const { words, patches } = await callForPixels(`${this.url}/preview`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), size } });
+            this.took = [this.took[1], (performance.now() - from) / SIZES[size] ** 2];
             if (!counts()) {
                 return;
             }
             this.curves = words.curves;
-            this.width = words.width;
-            this.height = words.height;
+            // What was reckoned on a small picture may be a px off on the whole one.
+            this.size = `${words.isExact ? '' : '≈ '}${PX.format(words.width)} × ${PX.format(words.height)} px`;
             this.ready = true;
             this.message = '';
-            this.view.show(canvasOf(patches[0].image), onSource(words.placement, hasty), words.inputs.map((m) => onSource(m, hasty)));
+            this.view.show(canvasOf(patches[0].image), onSource(words.placement, SIZES[size]), words.inputs.map((m) => onSource(m, SIZES[size])));
             this.$refs.picture.dataset.painted = String(Number(this.$refs.picture.dataset.painted || 0) + 1);
-            if (!hasty) {
+            if (size === 'whole') {
                 this.checkSoon();
             }
         } catch (error) {
@@ -374,9 +382,9 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
     },
 });
 
-/** A placement of the half-size source as one of the source as the page has it. */
-function onSource([a, b, c, d, e, f, width, height], hasty) {
-    return hasty ? [a / 2, b / 2, c / 2, d / 2, e, f, width, height] : [a, b, c, d, e, f, width, height];
+/** A placement of the source at a part of its size as one of the source as the page has it. */
+function onSource([a, b, c, d, e, f, width, height], part) {
+    return [a * part, b * part, c * part, d * part, e, f, width, height];
 }
 
 function canvasOf(image) {

@@ -122,7 +122,7 @@
                     <button type="button" class="choice" :aria-pressed="kind === 'two-ink'" x-on:click="setKind('two-ink')">two-ink</button>
                     <button type="button" class="choice" :aria-pressed="kind === 'own colours'" x-on:click="setKind('own colours')">own colours</button>
                 </span>
-                <span class="whitespace-nowrap" x-show="ready && !making"><span x-text="width"></span> × <span x-text="height"></span> px</span>
+                <span class="whitespace-nowrap" x-show="ready && !making" x-text="size"></span>
             </div>
             <div class="flex items-center justify-end gap-2">
                 <span class="mr-auto text-[13px] text-stone" role="status" x-show="making" x-text="doing"></span>

@@ -2,7 +2,10 @@
     <x-data id="keep-data" :value="['brushes' => $brushes->map(fn ($b) => [
         'id' => $b->id, 'name' => $b->name, 'url' => url('/brushes/'.$b->id), 'tune' => route('tune', $b), 'tip' => route('tips.download', [$b->tip, 'png']),
         'strip' => route('brushes.strip', $b).'?v='.($b->updated_at?->timestamp ?? 0), 'kind' => $b->tip->kind->value, 'size' => (int) round($b->kept->base('size')), 'changed' => $b->draft !== null,
-        'formats' => array_map(fn ($f) => ['label' => $f === 'svg' ? 'SVG outline' : strtoupper($f), 'href' => route('tips.download', [$b->tip, $f])], array_keys(App\Cutting\TipFile::TYPES)),
+        'formats' => [
+            ...array_map(fn ($f) => ['label' => match ($f) { 'svg' => 'SVG outline', 'webp' => 'WebP', default => strtoupper($f) }, 'href' => route('tips.download', [$b->tip, $f])], array_keys(App\Cutting\TipFile::TYPES)),
+            ['label' => 'SVG in four greys', 'href' => route('tips.download', [$b->tip, 'svg', 'greys' => 4])],
+        ],
         'frames' => count($b->tip->pictures()), 'list' => $b->tip->listUrl(), 'putBack' => $b->tip->makings_count > 0 ? route('tips.put-back', $b->tip) : null,
     ])->values()]" />
     <main x-data="keepRoom" class="min-h-0 overflow-y-auto px-5 py-[14px]">
