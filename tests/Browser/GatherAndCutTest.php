@@ -135,7 +135,7 @@ final class GatherAndCutTest extends BrowserTestCase
     public function test_the_hand_works_on_the_picture(): void
     {
         $chrome = $this->take('scanner', 'ink mark');
-        $width = fn (): int => (int) str_replace(',', '', $chrome->text('[aria-label="Prints as"] + span span'));
+        $width = fn (): int => (int) preg_replace('/^\D*([\d,]+).*$/su', '$1', strtr($chrome->text('[aria-label="Prints as"] + span'), [',' => '']));
         $chrome->press('Add a step');
         $chrome->click('[data-add="crop"]');
         $this->waitForChecks();
