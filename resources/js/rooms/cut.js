@@ -60,7 +60,7 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
         this.changedAt = 0;
         this.took = [0, 0];
         this.rested = quietly(RESTS, () => this.previewing.run((counts) => this.previewOnce('whole', counts)));
-        this.checkSoon = quietly(RESTS, () => this.check());
+        this.checkSoon = quietly(RESTS, () => this.checkAtRest());
         this.saveSoon = quietly(300, () => this.save());
         this.noteSoon = quietly(250, () => this.note());
         this.fill(this.list);
@@ -166,6 +166,14 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
             }
         } catch (error) {
             this.say(error);
+        }
+    },
+    /** Checking takes longer than a picture: it must not keep those of a moving slider waiting. What comes at rest asks again. */
+    checkAtRest() {
+        if (performance.now() - this.changedAt < RESTS) {
+            this.checkSoon();
+        } else {
+            this.check();
         }
     },
     check() {
