@@ -15,6 +15,9 @@ use Yarrowfog\Core\Raster\Rect;
  */
 final class Lay
 {
+    /** Coverage, of 65535, from which nothing of what lies under it is left in 8 bits: less than 1/2 of 1/255 of it. */
+    private const SOLID = 65407;
+
     /**
      * @param  Bitmap  $under  the sheet inside `$area`
      * @param  Rect  $area  on the sheet
@@ -82,6 +85,7 @@ final class Lay
         $red = ($colour ?? 0) >> 16;
         $green = ($colour ?? 0) >> 8 & 255;
         $blue = ($colour ?? 0) & 255;
+        $solid = ($colour ?? 0) << 8 | 255;
         for ($row = 0; $row < $height; $row++) {
             $j = $to + $row * $stride;
             $i = $from + $row * StrokeBuffer::SIDE;
@@ -92,11 +96,14 @@ final class Lay
                         $red = ($c >> 30 & 32767) + 64 >> 7;
                         $green = ($c >> 15 & 32767) + 64 >> 7;
                         $blue = ($c & 32767) + 64 >> 7;
+                        $solid = $red << 24 | $green << 16 | $blue << 8 | 255;
                         $c >>= 45;
                     }
                     $p = $pixels[$j];
                     $alpha = $p & 255;
-                    if ($alpha === 255) {
+                    if ($c >= self::SOLID) {
+                        $pixels[$j] = $solid;
+                    } elseif ($alpha === 255) {
                         // v + 32768 + (v + 32768 >> 16) >> 16 is v / 65535, rounded.
                         $b = 65535 - $c;
                         $v = $red * $c + ($p >> 24) * $b + 32768;

@@ -12,8 +12,8 @@ namespace Yarrowfog\Core\Raster;
  */
 final class Bytes
 {
-    /** Words turned at a time: keeps the passing copies small. */
-    private const CHUNK = 32768;
+    /** Words turned at a time: what is in passing stays in the processor's cache. */
+    private const CHUNK = 2048;
 
     /** Bytes read at a time: what is in passing stays in the processor's cache. */
     private const READ = 8192;
@@ -50,8 +50,18 @@ final class Bytes
     {
         $bytes = '';
         $count = count($pixels);
+        $words = array_fill(0, self::CHUNK, 0);
         for ($from = 0; $from + 1 < $count; $from += 2 * self::CHUNK) {
-            $bytes .= pack('J*', ...self::paired($pixels, $from, min($count & ~1, $from + 2 * self::CHUNK)));
+            $last = min($count & ~1, $from + 2 * self::CHUNK);
+            if ($last - $from < 2 * self::CHUNK) {
+                $words = array_fill(0, $last - $from >> 1, 0);
+            }
+            $to = 0;
+            for ($i = $from; $i < $last; $i += 2) {
+                $words[$to] = $pixels[$i] << 32 | $pixels[$i + 1];
+                $to++;
+            }
+            $bytes .= pack('J*', ...$words);
         }
 
         return $count % 2 === 0 ? $bytes : $bytes.pack('N', $pixels[$count - 1]);
@@ -92,8 +102,18 @@ final class Bytes
     {
         $bytes = '';
         $count = count($values);
+        $words = array_fill(0, self::CHUNK, 0);
         for ($from = 0; $from + 3 < $count; $from += 4 * self::CHUNK) {
-            $bytes .= pack('P*', ...self::joined($values, $from, min($count & ~3, $from + 4 * self::CHUNK)));
+            $last = min($count & ~3, $from + 4 * self::CHUNK);
+            if ($last - $from < 4 * self::CHUNK) {
+                $words = array_fill(0, $last - $from >> 2, 0);
+            }
+            $to = 0;
+            for ($i = $from; $i < $last; $i += 4) {
+                $words[$to] = $values[$i] | $values[$i + 1] << 16 | $values[$i + 2] << 32 | $values[$i + 3] << 48;
+                $to++;
+            }
+            $bytes .= pack('P*', ...$words);
         }
 
         return $count % 4 === 0 ? $bytes : $bytes.pack('v*', ...array_slice($values, $count & ~3));
@@ -146,33 +166,5 @@ final class Bytes
         $ints = unpack($code.'*', $bytes);
 
         return $ints;
-    }
-
-    /**
-     * @param  array<int, int>  $pixels
-     * @return array<int, int>
-     */
-    private static function paired(array $pixels, int $from, int $until): array
-    {
-        $out = [];
-        for ($i = $from; $i < $until; $i += 2) {
-            $out[] = $pixels[$i] << 32 | $pixels[$i + 1];
-        }
-
-        return $out;
-    }
-
-    /**
-     * @param  array<int, int>  $values
-     * @return array<int, int>
-     */
-    private static function joined(array $values, int $from, int $until): array
-    {
-        $out = [];
-        for ($i = $from; $i < $until; $i += 4) {
-            $out[] = $values[$i] | $values[$i + 1] << 16 | $values[$i + 2] << 32 | $values[$i + 3] << 48;
-        }
-
-        return $out;
     }
 }

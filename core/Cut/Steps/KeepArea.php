@@ -56,9 +56,12 @@ final readonly class KeepArea implements Step
         if (count($outline) < 3) {
             return $in;
         }
-        $mask = Polygon::filled([array_map(fn (array $p): array => [$p[0] * $in->width, $p[1] * $in->height], $outline)], $in->width, $in->height);
+        $values = Polygon::filled([array_map(fn (array $p): array => [$p[0] * $in->width, $p[1] * $in->height], $outline)], $in->width, $in->height);
 
-        return Alpha::kept($in, Blur::gaussian(new Plane($in->width, $in->height, $mask), $this->feather / 2)->values);
+        // The outline is smooth by itself; less than this is not seen.
+        $sigma = $this->feather / 2;
+
+        return Alpha::kept($in, $sigma < 0.3 ? $values : Blur::gaussian(new Plane($in->width, $in->height, $values), $sigma)->values);
     }
 
     /** @return list<array{float, float}> */
