@@ -78,17 +78,20 @@ final class Turning
         for ($y = 0; $y < $height; $y++) {
             $u = (int) round(($u0 + $sin * $y) * self::ONE);
             $v = (int) round(($v0 + $cos * $y) * self::ONE);
-            [$from, $until] = self::within($u, $du, -self::ONE, $lastColumn + self::ONE, $v, $dv, -self::ONE, $lastRow + self::ONE, $width);
-            [$first, $end] = self::within($u, $du, 0, $lastColumn, $v, $dv, 0, $lastRow, $width);
+            // The columns for which a neighbour lies in the picture, and those for which all four do.
+            $from = max(0, self::reached($u, $du, -self::ONE, $lastColumn + self::ONE), self::reached($v, $dv, -self::ONE, $lastRow + self::ONE));
+            $until = min($width, self::left($u, $du, -self::ONE, $lastColumn + self::ONE), self::left($v, $dv, -self::ONE, $lastRow + self::ONE));
+            $first = max($from, self::reached($u, $du, 0, $lastColumn), self::reached($v, $dv, 0, $lastRow));
+            $end = min($until, self::left($u, $du, 0, $lastColumn), self::left($v, $dv, 0, $lastRow));
             if ($first >= $end) {
                 $first = $end = $until;
             }
             $row = $y * $width;
-            foreach ([[$from, $first], [$end, $until]] as [$x, $last]) {
-                for (; $x < $last; $x++) {
-                    $edge = self::atEdge($blueAlpha, $in->width, $in->height, $u + $x * $du, $v + $x * $dv);
-                    $out[$row + $x] = Premultiplied::pixel($isBlack ? 0 : self::atEdge($redGreen, $in->width, $in->height, $u + $x * $du, $v + $x * $dv), $edge);
-                }
+            for ($x = $from; $x < $first; $x++) {
+                $out[$row + $x] = self::atEdge($in, $u + $x * $du, $v + $x * $dv);
+            }
+            for ($x = $end; $x < $until; $x++) {
+                $out[$row + $x] = self::atEdge($in, $u + $x * $du, $v + $x * $dv);
             }
             $u += $first * $du;
             $v += $first * $dv;
@@ -121,44 +124,45 @@ final class Turning
         return $out;
     }
 
-    /**
-     * The columns of a row for which both places lie in their bounds.
-     *
-     * @return array{int, int} from, and until
-     */
-    private static function within(int $u, int $du, int $uLeast, int $uEnd, int $v, int $dv, int $vLeast, int $vEnd, int $width): array
+    /** The first column at which a place lies in its bounds, if it ever does. */
+    private static function reached(int $place, int $step, int $least, int $end): int
     {
-        $from = 0;
-        $until = $width;
-        foreach ([[$u, $du, $uLeast, $uEnd], [$v, $dv, $vLeast, $vEnd]] as [$place, $step, $least, $end]) {
-            if ($step === 0) {
-                $until = $place >= $least && $place < $end ? $until : 0;
-
-                continue;
-            }
-            // The first column that has reached a bound, going up or down.
-            $reached = fn (int $bound): int => (int) ceil(($bound - $place) / $step);
-            $from = max($from, $step > 0 ? $reached($least) : $reached($end - 1));
-            $until = min($until, $step > 0 ? $reached($end) : $reached($least - 1));
+        if ($step === 0) {
+            return $place >= $least && $place < $end ? 0 : PHP_INT_MAX;
         }
 
-        return [$from, max($from, $until)];
+        return (int) ceil((($step > 0 ? $least : $end - 1) - $place) / $step);
     }
 
-    /**
-     * @param  array<int, int>  $in  two lanes
-     */
-    private static function atEdge(array $in, int $width, int $height, int $u, int $v): int
+    /** The first column at which it has left them again. */
+    private static function left(int $place, int $step, int $least, int $end): int
+    {
+        if ($step === 0) {
+            return $place >= $least && $place < $end ? PHP_INT_MAX : 0;
+        }
+
+        return (int) ceil((($step > 0 ? $end : $least - 1) - $place) / $step);
+    }
+
+    /** A pixel some of whose neighbours lie outside: they are transparent. */
+    private static function atEdge(Premultiplied $in, int $u, int $v): int
     {
         $column = $u >> 20;
         $row = $v >> 20;
         $fx = $u >> 13 & 127;
         $fy = $v >> 13 & 127;
-        $sum = 0x200000002000;
-        foreach ([[$column, $row, (128 - $fx) * (128 - $fy)], [$column + 1, $row, $fx * (128 - $fy)], [$column, $row + 1, (128 - $fx) * $fy], [$column + 1, $row + 1, $fx * $fy]] as [$x, $y, $weight]) {
-            $sum += $x >= 0 && $y >= 0 && $x < $width && $y < $height ? $in[$y * $width + $x] * $weight : 0;
+        $redGreen = $blueAlpha = 0x200000002000;
+        for ($k = 0; $k < 4; $k++) {
+            $x = $column + ($k & 1);
+            $y = $row + ($k >> 1);
+            if ($x >= 0 && $y >= 0 && $x < $in->width && $y < $in->height) {
+                $at = $y * $in->width + $x;
+                $weight = (($k & 1) === 1 ? $fx : 128 - $fx) * ($k >> 1 === 1 ? $fy : 128 - $fy);
+                $blueAlpha += $in->blueAlpha[$at] * $weight;
+                $redGreen += $in->redGreen === null ? 0 : $in->redGreen[$at] * $weight;
+            }
         }
 
-        return $sum >> 14 & self::LANES;
+        return Premultiplied::pixel($in->redGreen === null ? 0 : $redGreen >> 14 & self::LANES, $blueAlpha >> 14 & self::LANES);
     }
 }
