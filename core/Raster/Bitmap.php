@@ -59,21 +59,16 @@ final readonly class Bitmap
             return $this;
         }
         $inside = $area->intersect($this->bounds());
-        if ($inside->toArray() === $area->toArray()) {
-            $out = [];
-            for ($y = $area->y; $y < $area->bottom(); $y++) {
-                array_push($out, ...array_slice($this->pixels, $y * $this->width + $area->x, $area->width));
-            }
-
-            return new self($area->width, $area->height, $out);
-        }
-        $out = array_fill(0, max(0, $inside->y - $area->y) * $area->width, 0);
-        $left = array_fill(0, max(0, $inside->x - $area->x), 0);
-        $right = array_fill(0, max(0, $area->right() - $inside->right()), 0);
+        $out = array_fill(0, $area->width * $area->height, 0);
+        $pixels = $this->pixels;
         for ($y = $inside->y; $y < $inside->bottom(); $y++) {
-            array_push($out, ...$left, ...array_slice($this->pixels, $y * $this->width + $inside->x, $inside->width), ...$right);
+            $to = ($y - $area->y) * $area->width + $inside->x - $area->x;
+            $from = $y * $this->width + $inside->x;
+            for ($last = $from + $inside->width; $from < $last; $from++) {
+                $out[$to] = $pixels[$from];
+                $to++;
+            }
         }
-        $out = array_pad($out, $area->width * $area->height, 0);
 
         return new self($area->width, $area->height, $out);
     }

@@ -19,7 +19,8 @@ final class Under
     {
         $part = (int) round(65536 * $strength);
         [$r, $g, $b] = [$colour->red, $colour->green, $colour->blue];
-        $rgb = $colour->toInt() << 8;
+        $plain = $colour->toInt();
+        $rgb = $plain << 8;
         $out = $in->pixels;
         foreach ($in->pixels as $i => $p) {
             $own = $p & 255;
@@ -36,6 +37,12 @@ final class Under
             } else {
                 $rest = $under * (255 - $own) * 257 + 32768 >> 16;
                 $all = $own + $rest;
+                if ($p >> 8 === $plain) {
+                    // Black on black, as ink masks are: only the alpha changes.
+                    $out[$i] = $rgb | $all;
+
+                    continue;
+                }
                 $half = $all >> 1;
                 // The little more makes up for what the reciprocal may lack.
                 $share = 1.0 / $all;
