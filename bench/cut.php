@@ -22,7 +22,7 @@ use Yarrowfog\Core\Reading;
  * Cutting, against its targets: the preview of each step on a photo of 12 megapixels, and the
  * full size. `bin/bench cut` runs each part in a process of its own, as requests are.
  *
- *   php bench/cut.php previews|moving|dragged [STEP] | whole | clear everywhere|touching | blur | photo
+ *   php bench/cut.php previews|dragged [STEP] | whole | clear everywhere|touching | blur | photo
  */
 require __DIR__.'/../vendor/autoload.php';
 
@@ -48,9 +48,7 @@ if ($part === 'photo' || ! is_file($photo)) {
     file_put_contents($photo, PictureFile::encoded($picture->width, $picture->height, $picture->toBytes(), 'jpeg'));
 }
 if ($part === 'previews') {
-    previews($photo, 'whole', $which);
-} elseif ($part === 'moving') {
-    previews($photo, 'half', $which);
+    previews($photo, $which);
 } elseif ($part === 'dragged') {
     dragged($photo, $which);
 } elseif ($part === 'clear') {
@@ -92,9 +90,9 @@ function median(array $values): float
 
 /**
  * What a page waits for while a slider moves, for each step: the server answers with the picture
- * of a photo of 12 megapixels at 1,000 px, asked for over HTTP, or at another of Cutter's sizes.
+ * of a photo of 12 megapixels at 1,000 px, asked for over HTTP.
  */
-function previews(string $photo, string $size, string $only): void
+function previews(string $photo, string $only): void
 {
     $app = new Application;
     try {
@@ -106,7 +104,7 @@ function previews(string $photo, string $size, string $only): void
             $steps = in_array($step, ON_CLEARED, true) ? [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 190]]] : [];
             $steps[] = ['step' => $step, 'numbers' => (object) (SHOWN[$step] ?? [])];
             // A step that is off changes the list and nothing else: no two requests are the same.
-            $orders = array_map(fn (int $i): string => json_encode(['list' => ['steps' => [...$steps, ['step' => 'levels', 'on' => false, 'numbers' => ['dark' => $i]]]], 'at' => count($steps) - 1, 'size' => $size], JSON_THROW_ON_ERROR), range(0, 7 + 2 * RUNS));
+            $orders = array_map(fn (int $i): string => json_encode(['list' => ['steps' => [...$steps, ['step' => 'levels', 'on' => false, 'numbers' => ['dark' => $i]]]], 'at' => count($steps) - 1], JSON_THROW_ON_ERROR), range(0, 7 + 2 * RUNS));
             [$alone, $pace] = paced("{$app->url}/cut/{$source}/preview", $orders);
             printf("%s %.0f %.0f\n", $step, $pace, $alone);
         }

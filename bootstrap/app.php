@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\LiveDoor;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
 use App\Pictures\PictureRefused;
@@ -33,7 +34,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $exceptions->dontReport([InvalidInput::class, PictureRefused::class, CalledOff::class]);
         $exceptions->render(fn (CalledOff $e) => response()->json(['message' => $e->getMessage()], 409));
         $exceptions->render(fn (NotFoundHttpException $e, Request $request) => $e->getPrevious() instanceof ModelNotFoundException && ($request->expectsJson() || ! $request->isMethod('GET'))
-            ? response()->json(['message' => 'This is gone: it was deleted, perhaps in another tab. Go back to its room; what can be brought back is offered there.'], 404)
+            ? response()->json(['message' => LiveDoor::GONE], 404)
             : null);
         $exceptions->render(fn (InvalidInput $e) => response()->json(['message' => $e->getMessage(), 'errors' => [$e->key => [$e->getMessage()]]], 422));
         $exceptions->render(fn (PictureRefused $e) => response()->json(['message' => $e->getMessage(), 'errors' => ['picture' => [$e->getMessage()]]], 422));

@@ -22,7 +22,7 @@ final readonly class Cutter
     /** Of the preview's size, what is shown at rest and, where that takes long, while a slider moves. */
     public const SIZES = ['whole' => 1.0, 'most' => 0.7, 'half' => 0.5];
 
-    private const WHOLE = 'whole';
+    public const WHOLE = 'whole';
 
     /** Ink below which a tip would print nothing at all. */
     private const NO_INK = 0.00001;

@@ -38,6 +38,9 @@ use Yarrowfog\Core\InvalidInput;
  */
 final readonly class LiveDoor
 {
+    /** What is said of a thing that another tab deleted. */
+    public const GONE = 'This is gone: it was deleted, perhaps in another tab. Go back to its room; what can be brought back is offered there.';
+
     private const SHEET = '#^/sheets/(\d{1,18})/pieces$#';
 
     private const SWATCH = '#^/tune/(\d{1,18})/(pieces|swatch|advice|influence|range|beginnings)$#';
@@ -142,7 +145,7 @@ final readonly class LiveDoor
     {
         $source = Source::query()->find($id);
         if ($source === null) {
-            return new JsonResponse(['message' => 'This is gone: it was deleted, perhaps in another tab. Go back to its room; what can be brought back is offered there.'], 404);
+            return new JsonResponse(['message' => self::GONE], 404);
         }
         $cutter = $this->app->make(Cutter::class);
 

@@ -16,10 +16,10 @@ use Yarrowfog\Core\Raster\Plane;
  */
 final class InkRule
 {
-    /** BT.709 luma weights · 65536; they sum to exactly that. */
     /** 1 / 255 in 1/2⁴⁰: exact for all that is less than 2³². */
     private const BY_255 = 4311810306;
 
+    /** BT.709 luma weights · 65536; they sum to exactly that. */
     public const RED = 13933;
 
     public const GREEN = 46871;

@@ -69,7 +69,7 @@ final class CutController
     {
         $body = JsonBody::read($request)->keys(['list', 'at', 'size']);
         $list = CutList::read($body->object('list'));
-        $size = $body->choice('size', array_keys(Cutter::SIZES), 'whole');
+        $size = $body->choice('size', array_keys(Cutter::SIZES), Cutter::WHOLE);
         [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0), $size);
         $patches = new Patches;
         $patches->add($replay->picture->bounds(), $replay->picture);
