@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use Closure;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Plane;
 
@@ -37,6 +38,31 @@ final class Alpha
         }
 
         return new Plane($in->width, $in->height, $out);
+    }
+
+    /**
+     * The same, row by row, of the picture moved to the right and down: beyond its edges there is nothing.
+     *
+     * @return Closure(int): array<int, int>
+     */
+    public static function rows(Bitmap $in, int $right = 0, int $down = 0): Closure
+    {
+        [$pixels, $width, $height] = [$in->pixels, $in->width, $in->height];
+        $first = max(0, $right);
+        $end = min($width, $width + $right);
+
+        return function (int $y) use ($pixels, $width, $height, $first, $end, $right, $down): array {
+            $row = array_fill(0, $width, 0);
+            if ($y >= $down && $y - $down < $height) {
+                $i = ($y - $down) * $width + $first - $right;
+                for ($x = $first; $x < $end; $x++) {
+                    $row[$x] = ($pixels[$i] & 255) * 257;
+                    $i++;
+                }
+            }
+
+            return $row;
+        };
     }
 
     /**

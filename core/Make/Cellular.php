@@ -10,19 +10,19 @@ use Yarrowfog\Core\Chance;
  * A picture parted into cells, each around a point: Worley, "A Cellular Texture Basis
  * Function" (1996).
  *
- * Cells are convex, and so is the part of a cell that keeps its distance from the borders: a
- * square whose corners lie in the same one lies in it whole. So squares are halved only where
- * a border runs through them.
+ * Squared distances from the pixels of a row to a point differ from one another as straight lines
+ * do, once x², which is the same for all points, is left out. The points nearest along a row are
+ * the lower envelope of those lines, found in one pass over the points from left to right.
  */
 final class Cellular
 {
-    /** px of the squares begun with: a power of two. */
-    private const SQUARE = 16;
+    /** Squares of the lattice: a point farther away than so many up or down is nearest to nothing, since each square has one. */
+    private const REACH = 2;
 
-    /** px of those that are not halved again. */
-    private const FINE = 8;
+    /** @var list<int> the pixels at which runs of one cell begin, one after another; none goes on into the next row */
+    public array $starts = [];
 
-    /** @var array<int, int> the cell of each pixel */
+    /** @var list<int> the cell of each run */
     public array $owners = [];
 
     /** @var array<int, int>|null how much of each pixel lies off the gaps, 0–65535; null without gaps */
@@ -61,162 +61,216 @@ final class Cellular
                 $cells->py[] = ($row - 1 + 0.1 + 0.8 * $chance->unit(1, $row, $column)) * $side;
             }
         }
-        $cells->owners = array_fill(0, $width * $height, 0);
-        $cells->keep = $gap > 0 ? array_fill(0, $width * $height, 65535) : null;
-        for ($y = 0; $y < $height; $y += self::SQUARE) {
-            for ($x = 0; $x < $width; $x += self::SQUARE) {
-                $cells->square($x, $y, self::SQUARE);
+        $begin = 0;
+        for ($row = 0; $begin < $height; $row++) {
+            $end = min($height, (int) ceil(($row + 1) * $side - 0.5));
+            $points = $cells->near($row + 1);
+            for ($y = $begin; $y < $end; $y++) {
+                $cells->part($points, $y);
             }
+            $begin = $end;
+        }
+        if ($gap > 0) {
+            $cells->keep = $cells->offTheGaps();
         }
 
         return $cells;
     }
 
-    private function square(int $x, int $y, int $size): void
+    /**
+     * The points that may be nearest to a place in a row of squares.
+     *
+     * @return list<int> from left to right
+     */
+    private function near(int $row): array
     {
-        $right = min($x + $size, $this->width);
-        $bottom = min($y + $size, $this->height);
-        if ($x >= $right || $y >= $bottom) {
-            return;
-        }
-        [$owner, $least] = $this->nearest($x + 0.5, $y + 0.5);
-        if ($size > 1) {
-            foreach ([[$right - 0.5, $y + 0.5], [$x + 0.5, $bottom - 0.5], [$right - 0.5, $bottom - 0.5]] as [$cx, $cy]) {
-                [$other, $gap] = $this->nearest($cx, $cy);
-                $least = $other === $owner ? min($least, $gap) : -1.0;
-                if ($least < 0) {
-                    break;
-                }
-            }
-            if ($least < 0 || ($this->keep !== null && $least < $this->half + 0.5)) {
-                if ($size <= self::FINE) {
-                    $this->pixels($x, $y, $right, $bottom);
+        $points = range(max(0, $row - self::REACH) * $this->across, min($this->down, $row + self::REACH + 1) * $this->across - 1);
+        usort($points, fn (int $a, int $b): int => $this->px[$a] <=> $this->px[$b]);
 
-                    return;
-                }
-                $size >>= 1;
-                $this->square($x, $y, $size);
-                $this->square($x + $size, $y, $size);
-                $this->square($x, $y + $size, $size);
-                $this->square($x + $size, $y + $size, $size);
-
-                return;
-            }
-        }
-        for (; $y < $bottom; $y++) {
-            for ($i = $y * $this->width + $x, $end = $y * $this->width + $right; $i < $end; $i++) {
-                $this->owners[$i] = $owner;
-            }
-        }
+        return $points;
     }
 
-    /** Every pixel of a small square by itself, among the few points that can be nearest anywhere in it. */
-    private function pixels(int $left, int $top, int $right, int $bottom): void
+    /**
+     * Parts a row of pixels.
+     *
+     * @param  list<int>  $points  from left to right
+     */
+    private function part(array $points, int $y): void
     {
-        [$near, $xs, $ys] = $this->around(($left + $right) / 2, ($top + $bottom) / 2, 2 * hypot($right - $left, $bottom - $top) + 2 * $this->half + 2);
-        $count = count($near);
-        $width = $right - $left;
-        $half = $this->half - 0.5;
-        $isKept = $this->keep !== null;
-        for ($y = $top; $y < $bottom; $y++) {
-            // (px − x)² + (py − y)² without x², which is the same for all: a straight line along the row.
-            $begins = $slopes = [];
-            for ($k = 0; $k < $count; $k++) {
-                $dx = $xs[$k] - $left - 0.5;
-                $dy = $ys[$k] - $y - 0.5;
-                $begins[] = $dx * $dx + $dy * $dy;
-                $slopes[] = -2.0 * $dx;
+        $xs = $this->px;
+        $ys = $this->py;
+        $middle = $y + 0.5;
+        $nearest = $begins = $heights = [];
+        $last = -1;
+        foreach ($points as $point) {
+            $x = $xs[$point];
+            $dy = $ys[$point] - $middle;
+            $height = $x * $x + $dy * $dy;
+            $from = -1e9;
+            for (; $last >= 0; $last--) {
+                // From here on this point is nearer than the one before it.
+                $apart = $x - $xs[$nearest[$last]];
+                $from = $apart > 1e-9 ? ($height - $heights[$last]) / (2.0 * $apart) : ($height < $heights[$last] ? -1e9 : 1e9);
+                if ($from > $begins[$last]) {
+                    break;
+                }
+                $from = -1e9;
             }
-            $at = $y * $this->width + $left;
-            for ($x = 0; $x < $width; $x++) {
-                $first = $second = 1e18;
-                $owner = $other = 0;
-                for ($k = 0; $k < $count; $k++) {
-                    $d = $begins[$k] + $slopes[$k] * $x;
-                    if ($d < $first) {
-                        $second = $first;
-                        $other = $owner;
-                        $first = $d;
-                        $owner = $k;
-                    } elseif ($d < $second) {
-                        $second = $d;
-                        $other = $k;
-                    }
-                }
-                $this->owners[$at] = $near[$owner];
-                if ($isKept) {
-                    $dx = $xs[$owner] - $xs[$other];
-                    $dy = $ys[$owner] - $ys[$other];
-                    $gap = ($second - $first) / (2.0 * max(1e-6, sqrt($dx * $dx + $dy * $dy))) - $half;
-                    $this->keep[$at] = $gap >= 1.0 ? 65535 : ($gap <= 0.0 ? 0 : (int) (65535 * $gap));
-                }
-                $at++;
+            $last++;
+            $nearest[$last] = $point;
+            $begins[$last] = $from;
+            $heights[$last] = $height;
+        }
+        $begins[$last + 1] = 1e9;
+        $row = $y * $this->width;
+        $x = 0;
+        for ($k = 0; $k <= $last; $k++) {
+            // A pixel belongs to the cell that its middle lies in.
+            $end = $begins[$k + 1] < $this->width ? (int) ceil($begins[$k + 1] - 0.5) : $this->width;
+            if ($end > $x) {
+                $this->starts[] = $row + $x;
+                $this->owners[] = $nearest[$k];
+                $x = $end;
             }
         }
     }
 
     /**
-     * The points round a place that are at most so much farther away than the nearest one, nearest first.
+     * Gaps run along the borders of a cell, which lie half way to the points around its own; one px of their edges is soft.
      *
-     * @return array{list<int>, list<float>, list<float>} numbers, x and y; two at least, where there are two
+     * @return array<int, int>
      */
-    private function around(float $x, float $y, float $more): array
+    private function offTheGaps(): array
     {
-        $column = (int) ($x / $this->side) + 1;
-        $row = (int) ($y / $this->side) + 1;
-        $far = [];
-        for ($r = max(0, $row - 2); $r <= $row + 2 && $r < $this->down; $r++) {
-            for ($c = max(0, $column - 2); $c <= $column + 2 && $c < $this->across; $c++) {
-                $i = $r * $this->across + $c;
-                $dx = $this->px[$i] - $x;
-                $dy = $this->py[$i] - $y;
-                $far[$i] = sqrt($dx * $dx + $dy * $dy);
-            }
-        }
-        asort($far);
-        $near = $xs = $ys = [];
-        $reach = INF;
-        foreach ($far as $i => $d) {
-            if ($d > $reach && count($near) > 1) {
-                break;
-            }
-            $reach = $near === [] ? $d + $more : $reach;
-            $near[] = $i;
-            $xs[] = $this->px[$i];
-            $ys[] = $this->py[$i];
-        }
-
-        return [$near, $xs, $ys];
-    }
-
-    /** @return array{int, float} the cell of a place, and px from there to its border */
-    private function nearest(float $x, float $y): array
-    {
-        $column = (int) ($x / $this->side) + 1;
-        $row = (int) ($y / $this->side) + 1;
-        $first = $second = 1e18;
-        $owner = $other = 0;
-        for ($r = $row - 1; $r <= $row + 1 && $r < $this->down; $r++) {
-            $end = $r * $this->across + min($column + 2, $this->across);
-            for ($i = $r * $this->across + $column - 1; $i < $end; $i++) {
-                $dx = $this->px[$i] - $x;
-                $dy = $this->py[$i] - $y;
-                $d = $dx * $dx + $dy * $dy;
-                if ($d < $first) {
-                    $second = $first;
-                    $other = $owner;
-                    $first = $d;
-                    $owner = $i;
-                } elseif ($d < $second) {
-                    $second = $d;
-                    $other = $i;
+        [$width, $starts, $owners] = [$this->width, $this->starts, $this->owners];
+        $starts[] = $width * $this->height;
+        $borders = $this->borders();
+        $keep = array_fill(0, $width * $this->height, 65535);
+        $soft = $this->half - 0.5;
+        $reach = $this->half + 0.5;
+        foreach ($owners as $run => $owner) {
+            $start = $starts[$run];
+            $y = intdiv($start, $width);
+            $x = $start - $y * $width + 0.5;
+            $length = $starts[$run + 1] - $start - 1;
+            [$offs, $acrosses, $downs] = $borders[$owner] ?? [[], [], []];
+            foreach ($offs as $k => $off) {
+                // px to the border at the run's first pixel, and what each further one takes off that.
+                $slope = $acrosses[$k];
+                $first = $off - $slope * $x - $downs[$k] * ($y + 0.5);
+                $last = $first - $slope * $length;
+                if ($first >= $reach && $last >= $reach) {
+                    continue;
+                }
+                $from = $first >= $reach ? (int) (($first - $reach) / $slope) : 0;
+                $until = $last >= $reach ? (int) (($first - $reach) / $slope) : $length;
+                $d = $first - $slope * $from;
+                for ($at = $start + $from; $at <= $start + $until; $at++) {
+                    if ($d < $reach) {
+                        $part = $d <= $soft ? 0 : (int) (65535 * ($d - $soft));
+                        if ($part < $keep[$at]) {
+                            $keep[$at] = $part;
+                        }
+                    }
+                    $d -= $slope;
                 }
             }
         }
-        // The border lies half way between the two nearest points.
-        $dx = $this->px[$owner] - $this->px[$other];
-        $dy = $this->py[$owner] - $this->py[$other];
 
-        return [$owner, ($second - $first) / (2.0 * max(1e-6, sqrt($dx * $dx + $dy * $dy)))];
+        return $keep;
+    }
+
+    /**
+     * The straight lines half way between the point of each cell and those of its neighbours: a
+     * place lies off − x · across − y · down px inside.
+     *
+     * @return array<int, array{list<float>, list<float>, list<float>}> off, across, down
+     */
+    private function borders(): array
+    {
+        $borders = [];
+        foreach ($this->neighbours() as $pair => $true) {
+            $cell = intdiv($pair, $this->count);
+            $other = $pair % $this->count;
+            $dx = $this->px[$other] - $this->px[$cell];
+            $dy = $this->py[$other] - $this->py[$cell];
+            $apart = max(1e-6, hypot($dx, $dy));
+            $off = ($dx * ($this->px[$other] + $this->px[$cell]) + $dy * ($this->py[$other] + $this->py[$cell])) / (2 * $apart);
+            $borders[$cell] ??= [[], [], []];
+            $borders[$cell][0][] = $off;
+            $borders[$cell][1][] = $dx / $apart;
+            $borders[$cell][2][] = $dy / $apart;
+            $borders[$other] ??= [[], [], []];
+            $borders[$other][0][] = -$off;
+            $borders[$other][1][] = -$dx / $apart;
+            $borders[$other][2][] = -$dy / $apart;
+        }
+
+        return $borders;
+    }
+
+    /**
+     * Cells whose runs touch, in a row or from one row to the next; and all around those at the edge of
+     * the picture, whose borders may lie just beyond it.
+     *
+     * @return array<int, true> by the first cell's number · the count of all + the second's, which is larger
+     */
+    private function neighbours(): array
+    {
+        [$width, $count, $starts, $owners] = [$this->width, $this->count, $this->starts, $this->owners];
+        $pairs = $this->aroundTheEdge();
+        $above = 0;
+        foreach ($owners as $run => $owner) {
+            $start = $starts[$run];
+            if ($run > 0 && $start % $width !== 0) {
+                $before = $owners[$run - 1];
+                $pairs[$before < $owner ? $before * $count + $owner : $owner * $count + $before] = true;
+            }
+            if ($start < $width) {
+                continue;
+            }
+            // The runs above this one: the first is the one in which it begins.
+            $end = ($starts[$run + 1] ?? $width * $this->height) - $width;
+            for (; $starts[$above + 1] <= $start - $width; $above++) {
+                // On to it.
+            }
+            for ($k = $above; $starts[$k] < $end; $k++) {
+                $other = $owners[$k];
+                if ($other !== $owner) {
+                    $pairs[$other < $owner ? $other * $count + $owner : $owner * $count + $other] = true;
+                }
+            }
+        }
+
+        return $pairs;
+    }
+
+    /** @return array<int, true> as `neighbours` gives them */
+    private function aroundTheEdge(): array
+    {
+        $atEdge = [];
+        $lastRow = ($this->height - 1) * $this->width;
+        foreach ($this->owners as $run => $owner) {
+            $start = $this->starts[$run];
+            $end = $this->starts[$run + 1] ?? $this->width * $this->height;
+            if ($start < $this->width || $start >= $lastRow || $start % $this->width === 0 || $end % $this->width === 0) {
+                $atEdge[$owner] = true;
+            }
+        }
+        $pairs = [];
+        foreach (array_keys($atEdge) as $cell) {
+            $row = intdiv($cell, $this->across);
+            $column = $cell % $this->across;
+            for ($r = max(0, $row - self::REACH); $r <= $row + self::REACH && $r < $this->down; $r++) {
+                for ($c = max(0, $column - self::REACH); $c <= $column + self::REACH && $c < $this->across; $c++) {
+                    $other = $r * $this->across + $c;
+                    if ($other !== $cell) {
+                        $pairs[min($cell, $other) * $this->count + max($cell, $other)] = true;
+                    }
+                }
+            }
+        }
+
+        return $pairs;
     }
 }

@@ -4,69 +4,131 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Raster;
 
+use Closure;
+
 /**
  * Gaussian blur; the cost does not grow with σ. Beyond the edge the edge value goes on.
  *
  * A narrow blur is a filter of seven taps along the rows and down the columns. A wide one is
- * done on a picture halved again and again and doubled back (Burt and Adelson, "The Laplacian
- * Pyramid as a Compact Image Code", 1983), with (1, 3, 3, 1) / 8 on the way down and the same
- * on the way up: each adds ¾ · 4^i to the variance, and variances of successive blurs add up,
- * so that much is taken off σ².
+ * done on a picture halved again and again and doubled back (see Halving), which adds to the
+ * variance; variances of successive blurs add up, so that much is taken off σ².
  *
- * Two channels go through it as one int: lanes of 32 bits, values of 16.
+ * Several channels go through it as one int, see Lanes.
  */
 final class Blur
 {
-    /** Where lanes begin again after a shift. */
-    private const LANES = 0xFFFF0000FFFF;
-
     /** σ from which the picture is halved first: seven taps hold no wider bell. */
     public const WIDE = 1.3;
 
     /** σ up to which three taps are enough. */
     private const SLIGHT = 0.55;
 
+    /** σ below which nothing changes. */
+    private const NONE = 0.15;
+
     /** px below which a side is not halved. */
     private const NARROW = 4;
 
     public static function gaussian(Plane $in, float $sigma): Plane
     {
-        return $sigma < 0.15 ? $in : new Plane($in->width, $in->height, self::lanes($in->values, $in->width, $in->height, $sigma));
+        return $sigma < self::NONE ? $in : new Plane($in->width, $in->height, self::lanes($in->values, $in->width, $in->height, $sigma));
+    }
+
+    /** Colours count by their alpha. */
+    public static function picture(Bitmap $in, float $sigma): Bitmap
+    {
+        $opaque = Opaque::lanes($in);
+
+        return $opaque === null
+            ? Premultiplied::of($in)->each(fn (array $lanes): array => self::lanes($lanes, $in->width, $in->height, $sigma))->toBitmap()
+            : Opaque::bitmap($in->width, $in->height, self::lanes($opaque, $in->width, $in->height, $sigma, Lanes::Three));
     }
 
     /**
-     * @param  array<int, int>  $in  a value 0–65535, and another at bit 32
+     * @param  array<int, int>  $in
      * @return array<int, int>
      */
-    public static function lanes(array $in, int $width, int $height, float $sigma): array
+    public static function lanes(array $in, int $width, int $height, float $sigma, Lanes $lanes = Lanes::Two): array
     {
-        if ($sigma < 0.15) {
-            return $in;
+        if (self::isWide($sigma, $width, $height)) {
+            return self::joined(self::wide(self::rowsOf($in, $width), $width, $height, $sigma, $lanes), $width, $height);
         }
-        if ($sigma >= self::WIDE && min($width, $height) >= 2 * self::NARROW) {
-            $halfWidth = $width + 1 >> 1;
-            $halfHeight = $height + 1 >> 1;
-            $small = self::lanes(self::halved($in, $width, $height, $halfWidth, $halfHeight), $halfWidth, $halfHeight, sqrt(max(0.0, $sigma * $sigma - 1.5) / 4));
-
-            return self::doubled($small, $halfWidth, $halfHeight, $width, $height);
+        if ($sigma < self::NONE) {
+            return $in;
         }
         if ($sigma < self::SLIGHT) {
             // Three taps whose variance, 2 · w, is σ².
-            $side = (int) round(8192 * $sigma * $sigma);
+            $one = 1 << $lanes->weightBits();
+            $side = (int) round($one * $sigma * $sigma / 2);
 
-            return self::slightlyDown(self::slightlyAcross($in, $width, $height, 16384 - 2 * $side, $side), $width, $height, 16384 - 2 * $side, $side);
+            return self::slightlyDown(self::slightlyAcross($in, $width, $height, $one - 2 * $side, $side, $lanes), $width, $height, $one - 2 * $side, $side, $lanes);
         }
-        [$w0, $w1, $w2, $w3] = self::weights($sigma);
+        [$w0, $w1, $w2, $w3] = self::weights($sigma, 1 << $lanes->weightBits());
 
-        return self::narrow($in, $width, $height, $w0, $w1, $w2, $w3);
+        return self::narrow($in, $width, $height, $w0, $w1, $w2, $w3, $lanes);
     }
 
     /**
-     * The bell at 0 to 3 px, in 1/16384; its variance is made σ² exactly, which sampling alone misses for narrow ones.
+     * The same, row by row. Rows that come out may be longer than the picture is wide.
+     *
+     * @param  Closure(int): array<int, int>  $rows  asked for from the top, once each
+     * @return Closure(int): array<int, int>
+     */
+    public static function rows(Closure $rows, int $width, int $height, float $sigma): Closure
+    {
+        return match (true) {
+            $sigma < self::NONE => $rows,
+            self::isWide($sigma, $width, $height) => self::wide($rows, $width, $height, $sigma, Lanes::Two),
+            default => self::rowsOf(self::lanes(self::joined($rows, $width, $height), $width, $height, $sigma), $width),
+        };
+    }
+
+    private static function isWide(float $sigma, int $width, int $height): bool
+    {
+        return $sigma >= self::WIDE && min($width, $height) >= 2 * self::NARROW;
+    }
+
+    /**
+     * @param  Closure(int): array<int, int>  $rows
+     * @return Closure(int): array<int, int>
+     */
+    private static function wide(Closure $rows, int $width, int $height, float $sigma, Lanes $lanes): Closure
+    {
+        $small = self::lanes(Halving::halved($rows, $width, $height, $lanes), Halving::half($width), Halving::half($height), sqrt(max(0.0, $sigma * $sigma - Halving::VARIANCE) / 4), $lanes);
+
+        return fn (int $y): array => Halving::doubledRow($small, $y, $width, $height, $lanes);
+    }
+
+    /**
+     * @param  array<int, int>  $in
+     * @return Closure(int): array<int, int>
+     */
+    private static function rowsOf(array $in, int $width): Closure
+    {
+        return fn (int $y): array => array_slice($in, $y * $width, $width);
+    }
+
+    /**
+     * @param  Closure(int): array<int, int>  $rows
+     * @return array<int, int>
+     */
+    private static function joined(Closure $rows, int $width, int $height): array
+    {
+        $out = [];
+        for ($y = 0; $y < $height; $y++) {
+            $row = $rows($y);
+            $out[] = count($row) > $width ? array_slice($row, 0, $width) : $row;
+        }
+
+        return array_merge(...$out);
+    }
+
+    /**
+     * The bell at 0 to 3 px, in parts of `$one`; its variance is made σ² exactly, which sampling alone misses for narrow ones.
      *
      * @return array{int, int, int, int}
      */
-    private static function weights(float $sigma): array
+    private static function weights(float $sigma, int $one): array
     {
         $low = 0.0;
         $high = 4.0;
@@ -82,17 +144,20 @@ final class Blur
                 $high = $s;
             }
         }
-        [, $w1, $w2, $w3] = array_map(fn (float $v): int => (int) round(16384 * $v), $bell);
+        [, $w1, $w2, $w3] = array_map(fn (float $v): int => (int) round($one * $v), $bell);
 
-        return [16384 - 2 * ($w1 + $w2 + $w3), $w1, $w2, $w3];
+        return [$one - 2 * ($w1 + $w2 + $w3), $w1, $w2, $w3];
     }
 
     /**
      * @param  array<int, int>  $in
      * @return array<int, int>
      */
-    private static function slightlyAcross(array $in, int $width, int $height, int $middle, int $side): array
+    private static function slightlyAcross(array $in, int $width, int $height, int $middle, int $side, Lanes $lanes): array
     {
+        $bits = $lanes->weightBits();
+        $mask = $lanes->mask();
+        $round = $lanes->ones() << $bits - 1;
         $out = array_fill(0, $width * $height, 0);
         for ($y = 0; $y < $height; $y++) {
             $i = $y * $width;
@@ -101,11 +166,11 @@ final class Blur
             $here = $before;
             for (; $i < $last; $i++) {
                 $after = $in[$i + 1];
-                $out[$i] = $here * $middle + ($before + $after) * $side + 0x200000002000 >> 14 & self::LANES;
+                $out[$i] = $here * $middle + ($before + $after) * $side + $round >> $bits & $mask;
                 $before = $here;
                 $here = $after;
             }
-            $out[$i] = $here * $middle + ($before + $here) * $side + 0x200000002000 >> 14 & self::LANES;
+            $out[$i] = $here * $middle + ($before + $here) * $side + $round >> $bits & $mask;
         }
 
         return $out;
@@ -115,8 +180,11 @@ final class Blur
      * @param  array<int, int>  $in
      * @return array<int, int>
      */
-    private static function slightlyDown(array $in, int $width, int $height, int $middle, int $side): array
+    private static function slightlyDown(array $in, int $width, int $height, int $middle, int $side, Lanes $lanes): array
     {
+        $bits = $lanes->weightBits();
+        $mask = $lanes->mask();
+        $round = $lanes->ones() << $bits - 1;
         $out = array_fill(0, $width * $height, 0);
         $last = ($height - 1) * $width;
         $i = 0;
@@ -124,7 +192,7 @@ final class Blur
             $above = $i > 0 ? $i - $width : 0;
             $below = $i < $last ? $i + $width : $last;
             for ($end = $i + $width; $i < $end; $i++) {
-                $out[$i] = $in[$i] * $middle + ($in[$above] + $in[$below]) * $side + 0x200000002000 >> 14 & self::LANES;
+                $out[$i] = $in[$i] * $middle + ($in[$above] + $in[$below]) * $side + $round >> $bits & $mask;
                 $above++;
                 $below++;
             }
@@ -139,8 +207,11 @@ final class Blur
      * @param  array<int, int>  $in
      * @return array<int, int>
      */
-    private static function narrow(array $in, int $width, int $height, int $w0, int $w1, int $w2, int $w3): array
+    private static function narrow(array $in, int $width, int $height, int $w0, int $w1, int $w2, int $w3, Lanes $lanes): array
     {
+        $bits = $lanes->weightBits();
+        $mask = $lanes->mask();
+        $round = $lanes->ones() << $bits - 1;
         $out = array_fill(0, $width * $height, 0);
         $mixed = array_fill(0, $width + 6, 0);
         $row = fn (int $y): array => array_slice($in, max(0, min($height - 1, $y)) * $width, $width);
@@ -155,7 +226,7 @@ final class Blur
             $r5 = $r6;
             $r6 = $row($y + 3);
             for ($x = 0; $x < $width; $x++) {
-                $mixed[$x + 3] = $r3[$x] * $w0 + ($r2[$x] + $r4[$x]) * $w1 + ($r1[$x] + $r5[$x]) * $w2 + ($r0[$x] + $r6[$x]) * $w3 + 0x200000002000 >> 14 & self::LANES;
+                $mixed[$x + 3] = $r3[$x] * $w0 + ($r2[$x] + $r4[$x]) * $w1 + ($r1[$x] + $r5[$x]) * $w2 + ($r0[$x] + $r6[$x]) * $w3 + $round >> $bits & $mask;
             }
             // Beyond the edge the edge value goes on.
             $a = $b = $c = $mixed[0] = $mixed[1] = $mixed[2] = $mixed[3];
@@ -166,7 +237,7 @@ final class Blur
             $to = $y * $width;
             for ($x = 6; $x < $width + 6; $x++) {
                 $g = $mixed[$x];
-                $out[$to] = $d * $w0 + ($c + $e) * $w1 + ($b + $f) * $w2 + ($a + $g) * $w3 + 0x200000002000 >> 14 & self::LANES;
+                $out[$to] = $d * $w0 + ($c + $e) * $w1 + ($b + $f) * $w2 + ($a + $g) * $w3 + $round >> $bits & $mask;
                 $to++;
                 $a = $b;
                 $b = $c;
@@ -174,90 +245,6 @@ final class Blur
                 $d = $e;
                 $e = $f;
                 $f = $g;
-            }
-        }
-
-        return $out;
-    }
-
-    /**
-     * @param  array<int, int>  $in
-     * @return array<int, int>
-     */
-    private static function halved(array $in, int $width, int $height, int $halfWidth, int $halfHeight): array
-    {
-        $out = array_fill(0, $halfWidth * $halfHeight, 0);
-        $last = ($height - 1) * $width;
-        $to = 0;
-        for ($y = 0; $y < $halfHeight; $y++) {
-            $b = 2 * $y * $width;
-            $a = $b > 0 ? $b - $width : 0;
-            $c = $b < $last ? $b + $width : $last;
-            $d = $c < $last ? $c + $width : $last;
-            $left = $in[$a] + 3 * ($in[$b] + $in[$c]) + $in[$d];
-            $here = $left;
-            $until = $to + $halfWidth;
-            $pairs = $to + ($width - 1 >> 1);
-            while ($to < $pairs) {
-                $a++;
-                $b++;
-                $c++;
-                $d++;
-                $right = $in[$a] + 3 * ($in[$b] + $in[$c]) + $in[$d];
-                $a++;
-                $b++;
-                $c++;
-                $d++;
-                $far = $in[$a] + 3 * ($in[$b] + $in[$c]) + $in[$d];
-                $out[$to] = $left + 3 * ($here + $right) + $far + 0x2000000020 >> 6 & self::LANES;
-                $left = $right;
-                $here = $far;
-                $to++;
-            }
-            if ($to < $until) {
-                // One or two columns are left: the edge goes on.
-                $right = $width % 2 === 0 ? $in[$a + 1] + 3 * ($in[$b + 1] + $in[$c + 1]) + $in[$d + 1] : $here;
-                $out[$to] = $left + 3 * ($here + $right) + $right + 0x2000000020 >> 6 & self::LANES;
-                $to++;
-            }
-        }
-
-        return $out;
-    }
-
-    /**
-     * @param  array<int, int>  $in
-     * @return array<int, int>
-     */
-    private static function doubled(array $in, int $halfWidth, int $halfHeight, int $width, int $height): array
-    {
-        $out = array_fill(0, $width * $height, 0);
-        $to = 0;
-        $lastRow = $halfHeight - 1;
-        $lastColumn = $halfWidth - 1;
-        for ($y = 0; $y < $height; $y++) {
-            $near = $y >> 1;
-            $far = $near + ($y & 1 ? 1 : -1);
-            $far = $far < 0 ? 0 : ($far > $lastRow ? $lastRow : $far);
-            // Three parts of the near row and one of the far one, column by column.
-            $mixed = [];
-            $a = $near * $halfWidth;
-            $b = $far * $halfWidth;
-            for ($x = 0; $x < $halfWidth; $x++) {
-                $mixed[] = 3 * $in[$a] + $in[$b];
-                $a++;
-                $b++;
-            }
-            $before = $mixed[0];
-            for ($x = 0; $x < $halfWidth; $x++) {
-                $here = $mixed[$x];
-                $out[$to] = (3 * $here + $before + 0x800000008) >> 4 & self::LANES;
-                $to++;
-                if (2 * $x + 1 < $width) {
-                    $out[$to] = (3 * $here + $mixed[$x < $lastColumn ? $x + 1 : $lastColumn] + 0x800000008) >> 4 & self::LANES;
-                    $to++;
-                }
-                $before = $here;
             }
         }
 

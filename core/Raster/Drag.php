@@ -14,13 +14,14 @@ namespace Yarrowfog\Core\Raster;
 final class Drag
 {
     /**
-     * @param  array<int, int>  $in  two lanes; beyond the picture there is nothing
+     * Colours count by their alpha; beyond the picture there is nothing.
+     *
      * @param  float  $angle  degrees
      * @param  float  $length  px
-     * @return array<int, int>
      */
-    public static function lanes(array $in, int $width, int $height, float $angle, float $length): array
+    public static function picture(Bitmap $in, float $angle, float $length): Bitmap
     {
+        [$pixels, $width, $height] = [$in->pixels, $in->width, $in->height];
         $cos = cos(deg2rad($angle));
         $sin = sin(deg2rad($angle));
         $flat = abs($cos) >= abs($sin);
@@ -42,7 +43,11 @@ final class Drag
         $least = min(0, $turn);
         $most = max(0, $turn);
         $out = array_fill(0, $width * $height, 0);
-        $inverse = intdiv(0x40000000, $samples) + 1;
+        // Sums hold 255 times each channel: by that and by the samples they are divided.
+        $full = 65025 * $samples;
+        $faint = intdiv($full, 510);
+        $inverse = intdiv(1 << 40, 255 * $samples) + 1;
+        $half = 1 << 39;
         $ahead = $samples >> 1;
         for ($line = -$most; $line < $across - $least; $line++) {
             // Offsets go one way, a px at a time, so what a line has of the picture is one run of it.
@@ -51,23 +56,43 @@ final class Drag
             $from = $begins[$slope < 0 ? $high : $low];
             $until = $ends[$slope < 0 ? $low : $high];
             $start = $line * $stepAcross;
-            $sum = 0;
-            for ($on = $from; $on < $from + $ahead && $on < $until; $on++) {
-                $sum += $in[$start + $places[$on]];
-            }
-            for ($i = $from; $i < $until; $i++) {
-                $on = $i + $ahead;
+            $redGreen = $blueAlpha = 0;
+            $on = $from;
+            for ($i = $from - $ahead; $i < $until; $i++) {
                 if ($on < $until) {
-                    $sum += $in[$start + $places[$on]];
+                    $p = $pixels[$start + $places[$on]];
+                    $alpha = $p & 255;
+                    $redGreen += ($p >> 24 << 32 | $p >> 16 & 255) * $alpha;
+                    $blueAlpha += (($p & 0xFF00) << 24 | 255) * $alpha;
+                    $on++;
                 }
-                $off = $on - $samples;
+                $off = $i + $ahead - $samples;
                 if ($off >= $from) {
-                    $sum -= $in[$start + $places[$off]];
+                    $p = $pixels[$start + $places[$off]];
+                    $alpha = $p & 255;
+                    $redGreen -= ($p >> 24 << 32 | $p >> 16 & 255) * $alpha;
+                    $blueAlpha -= (($p & 0xFF00) << 24 | 255) * $alpha;
                 }
-                $out[$start + $places[$i]] = ($sum >> 32) * $inverse >> 30 << 32 | ($sum & 0xFFFFFFFF) * $inverse >> 30;
+                if ($i < $from) {
+                    continue;
+                }
+                $alpha = $blueAlpha & 0xFFFFFFFF;
+                if ($alpha === $full) {
+                    $out[$start + $places[$i]] = ($redGreen >> 32) * $inverse + $half >> 40 << 24
+                        | ($redGreen & 0xFFFFFFFF) * $inverse + $half >> 40 << 16
+                        | ($blueAlpha >> 32) * $inverse + $half >> 40 << 8
+                        | 255;
+                } elseif ($alpha >= $faint) {
+                    // A colour is its sum by the sum of alphas, however many they are.
+                    $share = 255.0 / $alpha;
+                    $out[$start + $places[$i]] = (int) (($redGreen >> 32) * $share + 0.5) << 24
+                        | (int) (($redGreen & 0xFFFFFFFF) * $share + 0.5) << 16
+                        | (int) (($blueAlpha >> 32) * $share + 0.5) << 8
+                        | $alpha * $inverse + $half >> 40;
+                }
             }
         }
 
-        return $out;
+        return new Bitmap($width, $height, $out);
     }
 }

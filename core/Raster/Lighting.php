@@ -56,14 +56,16 @@ final class Lighting
             $channel = [];
             foreach ($small as $i => $pixel) {
                 // What is transparent has no light: it must not darken what is beside it.
-                $channel[] = ($pixel & 255) < 128 ? ($groundIsDarker ? 65535 : 0) : (int) min(65535, ($pixel >> $shift & 255) * 257 * $broad[$i]);
+                $lit = ($pixel & 255) < 128 ? ($groundIsDarker ? 65535.0 : 0.0) : ($pixel >> $shift & 255) * 257 * $broad[$i];
+                $channel[] = $lit < 65535.0 ? (int) $lit : 65535;
             }
             $light = self::ground($channel, $width, $height, $reach, $groundIsDarker);
             $brightest = max($light);
             // 8.8 bits: the factor by which each place is lit up.
             $gain = [];
             foreach ($light as $i => $l) {
-                $gain[] = (int) min(65535, round(256 * $broad[$i] * $brightest / max(self::NIGHT, $l)));
+                $factor = 256 * $broad[$i] * $brightest / ($l < self::NIGHT ? self::NIGHT : $l);
+                $gain[] = $factor < 65535.0 ? (int) ($factor + 0.5) : 65535;
             }
             $gains[] = $gain;
         }
@@ -79,78 +81,90 @@ final class Lighting
      */
     private static function broadGains(array $small, int $width, int $height, bool $groundIsDarker): array
     {
-        $terms = [];
-        $places = $logs = [];
-        for ($y = 0; $y < $height; $y++) {
-            for ($x = 0; $x < $width; $x++) {
-                $u = 2 * ($x + 0.5) / $width - 1;
-                $v = 2 * ($y + 0.5) / $height - 1;
-                $terms[] = [1.0, $u, $v, $u * $u, $u * $v, $v * $v, $u * $u * $u, $u * $u * $v, $u * $v * $v, $v * $v * $v];
+        $terms = $logs = [];
+        for ($y = 0; $y < $height; $y += self::EVERY) {
+            for ($x = 0; $x < $width; $x += self::EVERY) {
                 $p = $small[$y * $width + $x];
-                if (($p & 255) >= 128 && $x % self::EVERY === 0 && $y % self::EVERY === 0) {
-                    $places[] = $y * $width + $x;
+                if (($p & 255) >= 128) {
+                    $u = self::place($x, $width);
+                    $v = self::place($y, $height);
+                    $terms[] = [1.0, $u, $v, $u * $u, $u * $v, $v * $v, $u * $u * $u, $u * $u * $v, $u * $v * $v, $v * $v * $v];
                     $logs[] = log(max(0.02, (0.2126 * ($p >> 24) + 0.7152 * ($p >> 16 & 255) + 0.0722 * ($p >> 8 & 255)) / 255));
                 }
             }
         }
-        $weights = array_fill(0, count($places), 1.0);
+        $weights = array_fill(0, count($terms), 1.0);
         $fit = array_fill(0, self::TERMS, 0.0);
-        for ($round = 0; $round < self::ROUNDS && count($places) > 4 * self::TERMS; $round++) {
-            $fit = self::leastSquares($terms, $places, $logs, $weights);
-            foreach ($places as $k => $i) {
-                $off = $logs[$k] - self::along($fit, $terms[$i]);
+        for ($round = 0; $round < self::ROUNDS && count($terms) > 4 * self::TERMS; $round++) {
+            $fit = self::leastSquares($terms, $logs, $weights);
+            foreach ($terms as $k => $t) {
+                $off = $logs[$k];
+                for ($a = 0; $a < self::TERMS; $a++) {
+                    $off -= $fit[$a] * $t[$a];
+                }
                 $wrong = $groundIsDarker ? $off : -$off;
                 $weights[$k] = $wrong > 0 ? exp(-($wrong / self::TOLERANCE) ** 2) : 1.0;
             }
         }
-        $light = array_map(fn (array $t): float => self::along($fit, $t), $terms);
+        $light = [];
+        for ($y = 0; $y < $height; $y++) {
+            // Along a row it is a polynomial in u.
+            $v = self::place($y, $height);
+            $c0 = $fit[0] + $v * ($fit[2] + $v * ($fit[5] + $v * $fit[9]));
+            $c1 = $fit[1] + $v * ($fit[4] + $v * $fit[8]);
+            $c2 = $fit[3] + $v * $fit[7];
+            for ($x = 0; $x < $width; $x++) {
+                $u = self::place($x, $width);
+                $light[] = $c0 + $u * ($c1 + $u * ($c2 + $u * $fit[6]));
+            }
+        }
         $most = $light === [] ? 0.0 : max($light);
 
         return array_map(fn (float $l): float => exp(min(3.0, $most - $l)), $light);
     }
 
-    /**
-     * @param  array<int, float>  $fit
-     * @param  array<int, float>  $terms
-     */
-    private static function along(array $fit, array $terms): float
+    /** The middle of a pixel, counted from −1 to 1 across the picture. */
+    private static function place(int $at, int $of): float
     {
-        $sum = 0.0;
-        foreach ($fit as $i => $factor) {
-            $sum += $factor * $terms[$i];
-        }
-
-        return $sum;
+        return 2 * ($at + 0.5) / $of - 1;
     }
 
     /**
      * The normal equations, solved by elimination; a trace on the diagonal keeps them solvable.
      *
-     * @param  list<non-empty-list<float>>  $terms
-     * @param  list<int>  $places
+     * @param  list<non-empty-list<float>>  $terms  of each place
      * @param  list<float>  $values
      * @param  array<int, float>  $weights
      * @return array<int, float>
      */
-    private static function leastSquares(array $terms, array $places, array $values, array $weights): array
+    private static function leastSquares(array $terms, array $values, array $weights): array
     {
         $n = self::TERMS;
-        $rows = array_fill(0, $n, array_fill(0, $n + 1, 0.0));
-        foreach ($places as $k => $i) {
-            $t = $terms[$i];
+        // Row by row from the diagonal on, and the right side last.
+        $sums = array_fill(0, $n * ($n + 1), 0.0);
+        foreach ($terms as $k => $t) {
+            $t[] = $values[$k];
+            $weight = $weights[$k];
+            $at = 0;
             for ($a = 0; $a < $n; $a++) {
-                $w = $weights[$k] * $t[$a];
-                for ($b = $a; $b < $n; $b++) {
-                    $rows[$a][$b] += $w * $t[$b];
+                $w = $weight * $t[$a];
+                for ($b = $a; $b <= $n; $b++) {
+                    $sums[$at] += $w * $t[$b];
+                    $at++;
                 }
-                $rows[$a][$n] += $w * $values[$k];
             }
         }
+        $rows = array_fill(0, $n, array_fill(0, $n + 1, 0.0));
+        $at = 0;
         for ($a = 0; $a < $n; $a++) {
-            $rows[$a][$a] += 1e-6 * count($places);
-            for ($b = 0; $b < $a; $b++) {
-                $rows[$a][$b] = $rows[$b][$a];
+            for ($b = $a; $b <= $n; $b++) {
+                $rows[$a][$b] = $sums[$at];
+                if ($b < $n) {
+                    $rows[$b][$a] = $sums[$at];
+                }
+                $at++;
             }
+            $rows[$a][$a] += 1e-6 * count($terms);
         }
         for ($a = 0; $a < $n; $a++) {
             for ($r = $a + 1; $r < $n; $r++) {
@@ -179,27 +193,34 @@ final class Lighting
      */
     private static function shrunk(Bitmap $in, int $width, int $height): array
     {
-        $columns = [];
-        for ($x = 0; $x < $in->width; $x++) {
-            $columns[] = intdiv($x * $width, $in->width);
+        $pixels = $in->pixels;
+        $edges = [];
+        for ($column = 0; $column <= $width; $column++) {
+            $edges[] = intdiv($column * $in->width + $width - 1, $width);
         }
         $out = [];
-        $i = 0;
+        $y = 0;
         for ($row = 0; $row < $height; $row++) {
-            $until = intdiv(($row + 1) * $in->height, $height) * $in->width;
             // Red and green, blue and alpha: two sums in one int each.
-            $redGreen = $blueAlpha = $counts = array_fill(0, $width, 0);
-            while ($i < $until) {
-                foreach ($columns as $column) {
-                    $p = $in->pixels[$i];
-                    $redGreen[$column] += ($p >> 24) << 32 | $p >> 16 & 255;
-                    $blueAlpha[$column] += ($p & 0xFF00) << 24 | $p & 255;
-                    $counts[$column]++;
-                    $i++;
+            $redGreens = $blueAlphas = array_fill(0, $width, 0);
+            $from = $y;
+            for ($until = intdiv(($row + 1) * $in->height, $height); $y < $until; $y++) {
+                $line = $y * $in->width;
+                $i = $line;
+                for ($column = 0; $column < $width; $column++) {
+                    $redGreen = $blueAlpha = 0;
+                    for ($end = $line + $edges[$column + 1]; $i < $end; $i++) {
+                        $p = $pixels[$i];
+                        $redGreen += $p >> 24 << 32 | $p >> 16 & 255;
+                        $blueAlpha += ($p & 0xFF00) << 24 | $p & 255;
+                    }
+                    $redGreens[$column] += $redGreen;
+                    $blueAlphas[$column] += $blueAlpha;
                 }
             }
-            foreach ($counts as $column => $count) {
-                $out[] = intdiv($redGreen[$column] >> 32, $count) << 24 | intdiv($redGreen[$column] & 0xFFFFFFFF, $count) << 16 | intdiv($blueAlpha[$column] >> 32, $count) << 8 | intdiv($blueAlpha[$column] & 0xFFFFFFFF, $count);
+            for ($column = 0; $column < $width; $column++) {
+                $count = ($y - $from) * ($edges[$column + 1] - $edges[$column]);
+                $out[] = intdiv($redGreens[$column] >> 32, $count) << 24 | intdiv($redGreens[$column] & 0xFFFFFFFF, $count) << 16 | intdiv($blueAlphas[$column] >> 32, $count) << 8 | intdiv($blueAlphas[$column] & 0xFFFFFFFF, $count);
             }
         }
 
@@ -220,32 +241,22 @@ final class Lighting
         }
         // Pixels beside the mark hold some of it.
         $clean = self::most($clean, $width, $height, 1, true);
+        // What is shown and where, in two lanes.
         $shown = [];
         foreach ($clean as $i => $is) {
-            $shown[] = $is > 0 ? $channel[$i] : 0;
+            $shown[] = $is > 0 ? $channel[$i] << 32 | $is : 0;
         }
-        [$near, $nearWeight] = self::blurred($shown, $clean, $width, $height, max(1.0, $reach / 8));
-        [$far, $farWeight] = self::blurred($shown, $clean, $width, $height, max(2.0, (float) $reach));
+        $near = Blur::lanes($shown, $width, $height, max(1.0, $reach / 8));
+        $far = Blur::lanes($shown, $width, $height, max(2.0, (float) $reach));
         $light = [];
         foreach ($closed as $i => $ground) {
-            $weight = 64 * $nearWeight[$i] + $farWeight[$i];
-            $light[] = $weight < 64 ? $ground : (int) min(65535, (64 * $near[$i] + $far[$i]) * 65535.0 / $weight);
+            $both = 64 * $near[$i] + $far[$i];
+            $weight = $both & 0xFFFFFFFF;
+            $mean = $weight < 64 ? (float) $ground : ($both >> 32) * 65535.0 / $weight;
+            $light[] = $mean < 65535.0 ? (int) $mean : 65535;
         }
 
         return $light === [] ? [0] : $light;
-    }
-
-    /**
-     * @param  array<int, int>  $values
-     * @param  array<int, int>  $weights
-     * @return array{array<int, int>, array<int, int>}
-     */
-    private static function blurred(array $values, array $weights, int $width, int $height, float $sigma): array
-    {
-        return [
-            Blur::gaussian(new Plane($width, $height, $values), $sigma)->values,
-            Blur::gaussian(new Plane($width, $height, $weights), $sigma)->values,
-        ];
     }
 
     /**
@@ -333,6 +344,8 @@ final class Lighting
         foreach ($red as $i => $r) {
             $gains[] = $r << 42 | $green[$i] << 21 | $blue[$i];
         }
+        $step = (int) round(65536 * $width / $in->width);
+        $last = $width - 1;
         $out = $in->pixels;
         $i = 0;
         for ($y = 0; $y < $in->height; $y++) {
@@ -340,22 +353,25 @@ final class Lighting
             for ($x = 0, $columns = []; $x < $width; $x++) {
                 $columns[] = ($gains[$row * $width + $x] * (16 - $fy) + $gains[$next * $width + $x] * $fy) >> 4 & self::LANES;
             }
-            $step = (int) round(65536 * $width / $in->width);
             $at = ($step >> 1) - 32768;
-            $last = $width - 1;
-            for ($x = 0; $x < $in->width; $x++) {
+            for ($rowEnd = $i + $in->width; $i < $rowEnd;) {
+                // The pixels between two columns.
                 $column = $at >> 16;
-                $f = $at >> 12 & 15;
                 $here = $columns[$column < 0 ? 0 : ($column > $last ? $last : $column)];
                 $there = $columns[$column < 0 ? 0 : ($column >= $last ? $last : $column + 1)];
-                $gain = ($here * (16 - $f) + $there * $f) >> 4;
-                $p = $out[$i];
-                $r = ($p >> 24) * ($gain >> 42 & 0xFFFF) >> 8;
-                $g = ($p >> 16 & 255) * ($gain >> 21 & 0xFFFF) >> 8;
-                $b = ($p >> 8 & 255) * ($gain & 0xFFFF) >> 8;
-                $out[$i] = ($r > 255 ? 255 : $r) << 24 | ($g > 255 ? 255 : $g) << 16 | ($b > 255 ? 255 : $b) << 8 | $p & 255;
-                $at += $step;
-                $i++;
+                $end = $i + intdiv(($column + 1 << 16) - $at + $step - 1, $step);
+                $end = $end < $rowEnd ? $end : $rowEnd;
+                for (; $i < $end; $i++) {
+                    $f = $at >> 12 & 15;
+                    $gain = ($here * (16 - $f) + $there * $f) >> 4;
+                    $p = $out[$i];
+                    $r = ($p >> 24) * ($gain >> 42 & 0xFFFF) >> 8;
+                    $g = ($p >> 16 & 255) * ($gain >> 21 & 0xFFFF) >> 8;
+                    $b = ($p >> 8 & 255) * ($gain & 0xFFFF) >> 8;
+                    // What exceeds 255 gets all its bits set: no branches, which bright paper takes by chance.
+                    $out[$i] = (($r | 255 - $r >> 63) & 255) << 24 | (($g | 255 - $g >> 63) & 255) << 16 | (($b | 255 - $b >> 63) & 255) << 8 | $p & 255;
+                    $at += $step;
+                }
             }
         }
 

@@ -10,8 +10,14 @@ final class Turning
     /** A px, as places in the source are counted. */
     private const ONE = 1 << 20;
 
-    /** Where lanes begin again after a shift. */
+    /** Where lanes of two begin again after a shift. */
     private const LANES = 0xFFFF0000FFFF;
+
+    /** The same for lanes of three. */
+    private const FOURTEEN = 0x3FFF << 42 | 0x3FFF << 21 | 0x3FFF;
+
+    /** Half of the last bit that stays, in each of three lanes. */
+    private const HALF = 1 << 54 | 1 << 33 | 1 << 12;
 
     /**
      * The size of a turned picture that holds all its corners.
@@ -54,7 +60,7 @@ final class Turning
         $u = $cos * $x + $sin * $y + $in->width / 2 - 0.5;
         $v = -$sin * $x + $cos * $y + $in->height / 2 - 0.5;
 
-        return new Bitmap($width, $height, self::sampled(Premultiplied::of($in), $width, $height, $u, $v, $cos, $sin));
+        return new Bitmap($width, $height, self::sampled($in, $width, $height, $u, $v, $cos, $sin));
     }
 
     /**
@@ -63,13 +69,16 @@ final class Turning
      *
      * @return array<int, int> pixels
      */
-    private static function sampled(Premultiplied $in, int $width, int $height, float $u0, float $v0, float $cos, float $sin): array
+    private static function sampled(Bitmap $in, int $width, int $height, float $u0, float $v0, float $cos, float $sin): array
     {
         $out = array_fill(0, $width * $height, 0);
-        $blueAlpha = $in->blueAlpha;
+        $opaque = Opaque::lanes($in);
+        $isOpaque = $opaque !== null;
+        $premultiplied = $isOpaque ? null : Premultiplied::of($in);
+        $blueAlpha = $premultiplied->blueAlpha ?? [];
         // Where all is black only the alpha is mixed; the other half is not looked at.
-        $redGreen = $in->redGreen ?? $blueAlpha;
-        $isBlack = $in->redGreen === null;
+        $redGreen = $premultiplied->redGreen ?? [];
+        $isBlack = $redGreen === [];
         $stride = $in->width;
         $du = (int) round($cos * self::ONE);
         $dv = (int) round(-$sin * self::ONE);
@@ -96,7 +105,24 @@ final class Turning
             $u += $first * $du;
             $v += $first * $dv;
             $last = $row + $end;
-            for ($to = $row + $first; $to < $last; $to++) {
+            $to = $row + $first;
+            if ($isOpaque) {
+                for (; $to < $last; $to++) {
+                    $fx = $u >> 13 & 127;
+                    $fy = $v >> 13 & 127;
+                    $at = ($v >> 20) * $stride + ($u >> 20);
+                    $below = $at + $stride;
+                    // 18 bits of each lane after mixing across; 14 of them leave room for mixing down.
+                    $rgb = ($opaque[$at] * (128 - $fx) + $opaque[$at + 1] * $fx >> 4 & self::FOURTEEN) * (128 - $fy)
+                        + ($opaque[$below] * (128 - $fx) + $opaque[$below + 1] * $fx >> 4 & self::FOURTEEN) * $fy + self::HALF;
+                    $out[$to] = $rgb >> 55 << 24 | ($rgb >> 34 & 255) << 16 | ($rgb >> 13 & 255) << 8 | 255;
+                    $u += $du;
+                    $v += $dv;
+                }
+
+                continue;
+            }
+            for (; $to < $last; $to++) {
                 // Lanes of 16 bits have room for weights of 14: 128 parts across and down.
                 $fx = $u >> 13 & 127;
                 $fy = $v >> 13 & 127;
@@ -145,7 +171,7 @@ final class Turning
     }
 
     /** A pixel some of whose neighbours lie outside: they are transparent. */
-    private static function atEdge(Premultiplied $in, int $u, int $v): int
+    private static function atEdge(Bitmap $in, int $u, int $v): int
     {
         $column = $u >> 20;
         $row = $v >> 20;
@@ -156,13 +182,13 @@ final class Turning
             $x = $column + ($k & 1);
             $y = $row + ($k >> 1);
             if ($x >= 0 && $y >= 0 && $x < $in->width && $y < $in->height) {
-                $at = $y * $in->width + $x;
-                $weight = (($k & 1) === 1 ? $fx : 128 - $fx) * ($k >> 1 === 1 ? $fy : 128 - $fy);
-                $blueAlpha += $in->blueAlpha[$at] * $weight;
-                $redGreen += $in->redGreen === null ? 0 : $in->redGreen[$at] * $weight;
+                $p = $in->pixels[$y * $in->width + $x];
+                $weight = ($p & 255) * (($k & 1) === 1 ? $fx : 128 - $fx) * ($k >> 1 === 1 ? $fy : 128 - $fy);
+                $redGreen += ($p >> 24 << 32 | $p >> 16 & 255) * $weight;
+                $blueAlpha += (($p & 0xFF00) << 24 | 255) * $weight;
             }
         }
 
-        return Premultiplied::pixel($in->redGreen === null ? 0 : $redGreen >> 14 & self::LANES, $blueAlpha >> 14 & self::LANES);
+        return Premultiplied::pixel($redGreen >> 14 & self::LANES, $blueAlpha >> 14 & self::LANES);
     }
 }

@@ -11,7 +11,6 @@ use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Drag;
-use Yarrowfog\Core\Raster\Premultiplied;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Blurs along one direction, as if the picture had been dragged while wet. */
@@ -48,6 +47,6 @@ final readonly class DragBlur implements SpreadingStep
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        return $this->length < 1 ? $in : Premultiplied::of($in)->each(fn (array $lanes): array => Drag::lanes($lanes, $in->width, $in->height, $this->angle, $this->length))->toBitmap();
+        return $this->length < 1 ? $in : Drag::picture($in, $this->angle, $this->length);
     }
 }

@@ -39,6 +39,6 @@ final readonly class InnerGlow implements Step
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         // Twice the blurred emptiness: full at the edge of the ink, nothing at the radius.
-        return Under::tinted($in, $this->colour, Blur::gaussian(Alpha::plane($in), $this->radius / 2)->values, 2, $this->strength);
+        return Under::tinted($in, $this->colour, Blur::rows(Alpha::rows($in), $in->width, $in->height, $this->radius / 2), 2, $this->strength);
     }
 }

@@ -46,6 +46,6 @@ final readonly class OuterGlow implements SpreadingStep
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         // Twice the blurred alpha: full at the edge of the ink, nothing at the radius.
-        return Under::picture($in, $this->colour, Blur::gaussian(Alpha::plane($in), $this->radius / 2)->values, 2, $this->strength);
+        return Under::picture($in, $this->colour, Blur::rows(Alpha::rows($in), $in->width, $in->height, $this->radius / 2), 2, $this->strength);
     }
 }

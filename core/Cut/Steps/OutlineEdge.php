@@ -47,25 +47,31 @@ final readonly class OutlineEdge implements SpreadingStep
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
+        $width = $in->width;
         $inside = $in->pixels;
         foreach ($in->pixels as $i => $p) {
             $inside[$i] = ($p & 255) >= self::INSIDE ? 1 : 0;
         }
-        $line = array_fill(0, $in->width * $in->height, 0);
-        $far = ($this->width + 1) ** 2;
-        foreach (Distances::squared($inside, $in->width, $in->height, $this->width + 2) as $i => $square) {
-            if ($square >= $far) {
-                continue;
+        $squares = Distances::squared($inside, $width, $in->height, $this->width + 2);
+        $reach = $this->width + 1;
+        $far = (int) floor($reach ** 2);
+        $line = function (int $y) use ($squares, $width, $reach, $far): array {
+            $row = array_fill(0, $width, 0);
+            $i = $y * $width;
+            for ($x = 0; $x < $width; $x++) {
+                $square = $squares[$i];
+                $i++;
+                if ($square === 0) {
+                    $row[$x] = 65535;
+                } elseif ($square <= $far) {
+                    // From the middle of the last pixel inside, the edge is half a px away, and so is the far side of this one.
+                    $k = (int) (($reach - sqrt($square)) * 65535.0);
+                    $row[$x] = $k > 65535 ? 65535 : $k;
+                }
             }
-            if ($square === 0) {
-                $line[$i] = 65535;
 
-                continue;
-            }
-            // From the middle of the last pixel inside, the edge is half a px away, and so is the far side of this one.
-            $k = (int) (($this->width + 1 - sqrt($square)) * 65535.0);
-            $line[$i] = $k < 0 ? 0 : ($k > 65535 ? 65535 : $k);
-        }
+            return $row;
+        };
 
         return Under::picture($in, $this->colour, $line);
     }

@@ -10,51 +10,46 @@ use Yarrowfog\Core\Raster\Premultiplied;
 /** Gives every patch of a picture the mean of its colours. */
 final class Patchwork
 {
-    /** px that are summed up before a sum could leave its 32 bits. */
-    private const RUN = 65536;
-
     /**
-     * @param  array<int, int>  $owners  the patch of each pixel
+     * @param  list<int>  $starts  the pixels at which runs of one patch begin, shorter than 65,536 px each
+     * @param  list<int>  $owners  the patch of each run
      * @param  int  $count  patches are numbered below this
      */
-    public static function evened(Bitmap $in, array $owners, int $count): Bitmap
+    public static function evened(Bitmap $in, array $starts, array $owners, int $count): Bitmap
     {
-        $means = self::means($in->pixels, $owners, $count);
-        $out = $owners;
-        foreach ($owners as $i => $owner) {
-            $out[$i] = $means[$owner];
+        $starts[] = $in->width * $in->height;
+        $means = self::means($in->pixels, $starts, $owners, $count);
+        $out = $in->pixels;
+        foreach ($owners as $run => $owner) {
+            $mean = $means[$owner];
+            for ($i = $starts[$run], $end = $starts[$run + 1]; $i < $end; $i++) {
+                $out[$i] = $mean;
+            }
         }
 
         return new Bitmap($in->width, $in->height, $out);
     }
 
     /**
-     * Colours count by their alpha (see Premultiplied). Neighbours mostly belong together, so
-     * they are summed up in a run before their patch is looked up.
+     * Colours count by their alpha (see Premultiplied).
      *
      * @param  array<int, int>  $pixels
-     * @param  array<int, int>  $owners
+     * @param  list<int>  $starts  and the end of the last run
+     * @param  list<int>  $owners
      * @return array<int, int> a pixel for each patch
      */
-    private static function means(array $pixels, array $owners, int $count): array
+    private static function means(array $pixels, array $starts, array $owners, int $count): array
     {
         $sizes = $reds = $greens = $blues = $alphas = array_fill(0, $count, 0);
-        $all = count($owners);
-        for ($i = 0; $i < $all;) {
-            $owner = $owners[$i];
-            $begin = $i;
-            $end = $i + self::RUN < $all ? $i + self::RUN : $all;
+        foreach ($owners as $run => $owner) {
             $redGreen = $blueAlpha = 0;
-            for (; $i < $end; $i++) {
-                if ($owners[$i] !== $owner) {
-                    break;
-                }
+            for ($i = $starts[$run], $end = $starts[$run + 1]; $i < $end; $i++) {
                 $p = $pixels[$i];
                 $alpha = $p & 255;
                 $redGreen += ($p >> 24 << 32 | $p >> 16 & 255) * $alpha;
                 $blueAlpha += (($p & 0xFF00) << 24 | 255) * $alpha;
             }
-            $sizes[$owner] += $i - $begin;
+            $sizes[$owner] += $starts[$run + 1] - $starts[$run];
             $reds[$owner] += $redGreen >> 32;
             $greens[$owner] += $redGreen & 0xFFFFFFFF;
             $blues[$owner] += $blueAlpha >> 32;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\SpreadingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -12,7 +13,6 @@ use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
-use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** The ink’s own shape beneath it, moved and softened. */
@@ -52,22 +52,8 @@ final readonly class Shadow implements SpreadingStep
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        $dx = (int) round($this->dx);
-        $dy = (int) round($this->dy);
-        $own = $in->pixels;
-        $moved = array_fill(0, $in->width * $in->height, 0);
-        $from = max(0, $dx);
-        $until = min($in->width, $in->width + $dx);
-        for ($y = max(0, $dy); $y < min($in->height, $in->height + $dy); $y++) {
-            $i = $y * $in->width + $from;
-            $k = ($y - $dy) * $in->width + $from - $dx;
-            for ($x = $from; $x < $until; $x++) {
-                $moved[$i] = ($own[$k] & 255) * 257;
-                $i++;
-                $k++;
-            }
-        }
+        $moved = Alpha::rows($in, (int) round($this->dx), (int) round($this->dy));
 
-        return Under::picture($in, $this->colour, Blur::gaussian(new Plane($in->width, $in->height, $moved), $this->blur)->values, 1, $this->opacity);
+        return Under::picture($in, $this->colour, Blur::rows($moved, $in->width, $in->height, $this->blur), 1, $this->opacity);
     }
 }

@@ -11,7 +11,6 @@ use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
-use Yarrowfog\Core\Raster\Premultiplied;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Gaussian blur, ink and colours. */
@@ -36,6 +35,6 @@ final readonly class SoftBlur implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        return $this->sigma < 0.3 ? $in : Premultiplied::of($in)->each(fn (array $lanes): array => Blur::lanes($lanes, $in->width, $in->height, $this->sigma))->toBitmap();
+        return $this->sigma < 0.3 ? $in : Blur::picture($in, $this->sigma);
     }
 }

@@ -120,13 +120,28 @@ final class OracleTest extends TestCase
     /** Along the axes the mean of so many pixels, exactly but for rounding. */
     public function test_dragging_along_an_axis_is_a_moving_mean(): void
     {
-        $in = self::plane(self::drawing());
-        $out = Drag::lanes($in->values, $in->width, $in->height, 0.0, 9.0);
+        $in = self::drawing();
+        $greys = array_map(fn (int $p): int => $p >> 24, $in->pixels);
+        $out = Drag::picture($in, 0.0, 9.0);
         for ($y = 0; $y < $in->height; $y += 5) {
             for ($x = 10; $x < $in->width - 10; $x++) {
-                $mean = array_sum(array_slice($in->values, $y * $in->width + $x - 4, 9)) / 9;
-                self::assertEqualsWithDelta($mean, $out[$y * $in->width + $x], 2);
+                $mean = array_sum(array_slice($greys, $y * $in->width + $x - 4, 9)) / 9;
+                self::assertEqualsWithDelta($mean, $out->at($x, $y) >> 24, 0.51);
+                self::assertSame(255, $out->at($x, $y) & 255);
             }
+        }
+    }
+
+    /** Nothing bleeds out of what is transparent: a colour dragged into emptiness grows thinner, and stays that colour. */
+    public function test_dragging_keeps_colours(): void
+    {
+        $in = Pictures::bitmap(60, 9, fn (int $x, int $y): int => $x < 20 ? 0x33AA7780 : 0xFFFFFF00);
+        $out = Drag::picture($in, 0.0, 21.0);
+        for ($x = 0; $x < 60; $x++) {
+            // Of 21 px around a place so many lie in the colour; beyond the picture there is nothing.
+            $share = max(0, min(19, $x + 10) - max(0, $x - 10) + 1) / 21;
+            self::assertEqualsWithDelta(128 * $share, $out->at($x, 4) & 255, 0.51);
+            self::assertSame(($out->at($x, 4) & 255) > 0 ? 0x33AA77 : 0, $out->at($x, 4) >> 8);
         }
     }
 
