@@ -79,6 +79,18 @@ function turned(): void
     rowOf('Imagick / engine, each turned', $imagick / median($turned), '×', -12, sprintf('Imagick %.0f ms for 1,000 dabs, from 100', $imagick));
 }
 
+/** A soft tip with holes of a px or two all over. */
+function roughTip(int $side): HalvedLevels
+{
+    $soft = softTip($side)->frame(0)->ink->values;
+    $chance = new Random\Randomizer(new Random\Engine\Mt19937(5));
+    foreach ($soft as $i => $ink) {
+        $soft[$i] = $chance->getInt(0, 2) === 0 ? 0 : $ink;
+    }
+
+    return new HalvedLevels(new Frame(new Plane($side, $side, $soft)));
+}
+
 /** A tip with colours of its own. */
 function ownColours(): void
 {
@@ -92,17 +104,23 @@ function ownColours(): void
     rowOf('300 dabs of 128 px in their own colours, each turned: engine / C -O3', median($ratios), '×', 4, 'red, green, blue and coverage each interpolated and blended');
 }
 
-/** A large tip laid closely by a fast hand, live. */
+/** A large tip laid closely by a fast hand, live: as it comes, turned by chance, and with a tip whose detail must be read pixel by pixel. */
 function fastHand(): void
 {
-    $large = Brush::read(['settings' => ['size' => ['base' => 400], 'angle' => ['spread' => 180], 'spacing' => ['base' => 0.05], 'flow' => ['base' => 0.5]]]);
     $fast = fastTrace(2000.0, 1.0);
-    $largeTip = softTip(512);
-    $times = [];
-    for ($i = 0; $i < 5; $i++) {
-        $times[] = liveTime(stored($largeTip), $large, $fast) / ($fast->samples[count($fast->samples) - 1]->t);
+    $brush = fn (array $settings): Brush => Brush::read(['settings' => ['size' => ['base' => 400], 'spacing' => ['base' => 0.05], 'flow' => ['base' => 0.5], ...$settings]]);
+    $turning = ['angle' => ['spread' => 180]];
+    $soft = softTip(512);
+    $cases = ['plain' => [$soft, []], 'turned' => [$soft, $turning], 'rough' => [roughTip(512), $turning]];
+    $ratios = [];
+    for ($i = 0; $i < 7; $i++) {
+        foreach ($cases as $name => [$tip, $settings]) {
+            $ratios[$name][] = liveTime(stored($tip), $brush($settings), $fast) / ($fast->samples[count($fast->samples) - 1]->t);
+        }
     }
-    rowOf('400 px, 5 % spacing, 2,000 px/s: time to paint / time of the hand', median($times), '×', 1, 'each dab turned by chance; in pieces of 100 ms, each laid and packed');
+    rowOf('400 px, 5 % spacing, 2,000 px/s: time to paint / time of the hand', median($ratios['plain']), '×', 1, 'in pieces of 100 ms, each laid and packed');
+    rowOf('the same, each dab turned by chance', median($ratios['turned']), '×', 1, 'a soft tip: half its pixels tell all of it');
+    rowOf('the same, a tip full of specks', median($ratios['rough']), '×', 1, 'each dab turned by chance');
 }
 
 /** What the ground and drift add. */

@@ -20,6 +20,12 @@ final class DabPrinter
     /** Ints of impressions kept for printing again. */
     private const ROOM = 3000000;
 
+    /** px of the largest prints that are kept for every eighth of a px; larger ones repeat every quarter, so that there is room for all. */
+    private const FINE = 200;
+
+    /** px of the largest prints that are kept at all. */
+    private const LARGEST_KEPT = 430;
+
     /** @var list<StencilRack> one for each frame */
     private readonly array $racks;
 
@@ -33,6 +39,9 @@ final class DabPrinter
 
     /** Whether dabs come with few shapes, so that impressions repeat. */
     private readonly bool $repeats;
+
+    /** Whether they come on quarters of a px. */
+    private readonly bool $inQuarters;
 
     /** Whether strength and colour of a dab never change, so that dabs add up as density. */
     private readonly bool $isEven;
@@ -54,13 +63,15 @@ final class DabPrinter
         $steadySize = $brush->isSteady('size') && $brush->base('taperIn') <= 0 && $brush->base('taperOut') <= 0;
         $steadyRoundness = $brush->isSteady('roundness');
         $palette = InkPalette::of($brush);
-        $this->racks = array_map(fn (Levels $l): StencilRack => new StencilRack($l, $steadySize && $steadyRoundness, $palette), Kit::of($kit)->frames);
+        $this->racks = array_map(fn (Levels $l): StencilRack => new StencilRack($l, $steadySize && $steadyRoundness, $palette, true), Kit::of($kit)->frames);
         $this->tooth = $tooth;
         $this->lender = $under !== null && ($brush->base('lends') > 0 || $brush->value('lends')->drives !== []) ? new Lender($under) : null;
         $this->staysEven = $brush->choice('overlap') === InkSettings::STAYS_EVEN;
         $this->oneColour = DabMaker::hasOneColour($brush);
-        $this->repeats = $steadySize && $steadyRoundness && $brush->isSteady('angle')
+        $size = $brush->base('size');
+        $this->repeats = $steadySize && $steadyRoundness && $size <= self::LARGEST_KEPT && $brush->isSteady('angle')
             && $brush->choice('angleFollows') === FormSettings::NOTHING && $brush->base('posture') <= 0;
+        $this->inQuarters = $this->repeats && $size > self::FINE;
         $this->isEven = $this->repeats && $brush->isSteady('flow') && $brush->isSteady('opacity') && $this->oneColour && $tooth === null;
     }
 
@@ -110,6 +121,7 @@ final class DabPrinter
     public function paint(array $dabs, StrokeBuffer $buffer): void
     {
         foreach ($dabs as $dab) {
+            $dab = $this->inQuarters ? $dab->at(round(4 * $dab->x) / 4, round(4 * $dab->y) / 4) : $dab;
             $this->print($this->lender === null ? $dab : $this->lender->lent($dab), $buffer);
         }
     }
@@ -223,13 +235,15 @@ final class DabPrinter
     /** Adds a print up as density. */
     private function layDensely(Dab $dab, int $strength, StrokeBuffer $buffer): void
     {
-        $area = $this->densePrint($dab, $strength, 0)->area;
+        $prints = [$this->densePrint($dab, $strength)];
+        $area = $prints[0]->area;
         $x = PrintBox::pixel($dab->x) + $area->x;
         $y = PrintBox::pixel($dab->y) + $area->y;
         foreach ($buffer->parts($x, $y, $x + $area->width, $y + $area->height) as [$key, $tileX, $tileY, $part]) {
             $lane = ($y - $tileY) % Density::LANES;
             $lane = $lane < 0 ? $lane + Density::LANES : $lane;
-            $print = $this->densePrint($dab, $strength, $lane);
+            $prints[$lane] ??= $this->keptDense($dab, $lane, fn (): DensePrint => $prints[0]->inLane($lane));
+            $print = $prints[$lane];
             // The row of words of the tile on which the print's first one falls; it may lie above the tile.
             $shift = intdiv($y - $lane - $tileY, Density::LANES);
             $top = intdiv($part[1] - $tileY, Density::LANES);
@@ -238,18 +252,23 @@ final class DabPrinter
         }
     }
 
-    private function densePrint(Dab $dab, int $strength, int $lane): DensePrint
+    private function densePrint(Dab $dab, int $strength): DensePrint
+    {
+        return $this->keptDense($dab, 0, function () use ($dab, $strength): DensePrint {
+            [$stencil, $box] = $this->box($dab);
+
+            return DensePrint::of($stencil, $box, $strength);
+        });
+    }
+
+    /** @param  Closure(): DensePrint  $make */
+    private function keptDense(Dab $dab, int $lane, Closure $make): DensePrint
     {
         $name = self::phase($dab) * Density::LANES + $lane;
         if (isset($this->dense[$name])) {
             return $this->dense[$name];
         }
-        if ($lane > 0) {
-            $print = $this->densePrint($dab, $strength, 0)->inLane($lane);
-        } else {
-            [$stencil, $box] = $this->box($dab);
-            $print = DensePrint::of($stencil, $box, $strength);
-        }
+        $print = $make();
         if ($this->filled + $print->size() <= self::ROOM) {
             $this->dense[$name] = $print;
             $this->filled += $print->size();

@@ -40,6 +40,12 @@ final readonly class Dab
         return new self($this->index, $this->t, $this->x, $this->y, $this->shape, $this->flow, $this->opacity, $colour, $this->drift, $this->lends, $this->depth, $this->carries, $this->fresh);
     }
 
+    /** The same dab at another place. */
+    public function at(float $x, float $y): self
+    {
+        return new self($this->index, $this->t, $x, $y, $this->shape, $this->flow, $this->opacity, $this->colour, $this->drift, $this->lends, $this->depth, $this->carries, $this->fresh);
+    }
+
     /** @return array{index: int, t: float, x: float, y: float, size: float, angle: float, roundness: float, frame: int, mirrored: array{bool, bool}, lean: float, flow: float, opacity: float, colour: string} */
     public function toArray(): array
     {
