@@ -78,10 +78,8 @@ final readonly class DensePrint
      */
     private static function words(array $fours, int $stride, int $width, Rows $rows, int $strength): array
     {
-        $ux = $rows->ux;
-        $vx = $rows->vx;
-        $rowU = $rows->u;
-        $rowV = $rows->v;
+        $across = $rows->across;
+        $rowPlace = $rows->place;
         $count = count($rows->starts);
         $table = Density::table();
         $steep = Density::STEEP;
@@ -91,17 +89,15 @@ final readonly class DensePrint
         $base = 0;
         for ($row = 0; $row < $count; $row++) {
             $first = $rows->starts[$row];
-            $u = $rowU + $first * $ux;
-            $v = $rowV + $first * $vx;
-            $rowU += $rows->uy;
-            $rowV += $rows->vy;
+            $place = $rowPlace + $first * $across;
+            $rowPlace += $rows->down;
             $last = $base + $rows->ends[$row];
             for ($j = $base + $first; $j < $last; $j++) {
-                $q = $fours[($v >> 16) * $stride + ($u >> 16)];
+                $q = $fours[($place >> 48) * $stride + ($place >> 16 & 65535)];
                 if ($q > 0) {
-                    $f = $u >> 8 & 255;
+                    $f = $place >> 8 & 255;
                     $q = ($q & $left) * (256 - $f) + ($q >> 16 & $left) * $f;
-                    $f = $v >> 8 & 255;
+                    $f = $place >> 40 & 255;
                     $a = (($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f >> 15) * $strength >> 16;
                     if ($a < $steep) {
                         $i = $a >> 4;
@@ -111,8 +107,7 @@ final readonly class DensePrint
                         $words[$j] |= Density::of($a) << $shift;
                     }
                 }
-                $u += $ux;
-                $v += $vx;
+                $place += $across;
             }
             $shift += Density::BITS;
             if ($shift === 63) {

@@ -111,29 +111,24 @@ final readonly class Impression
     private static function ink(array $fours, int $stride, int $width, Rows $rows): array
     {
         $left = 0x0000FFFF0000FFFF;
-        $ux = $rows->ux;
-        $vx = $rows->vx;
-        $rowU = $rows->u;
-        $rowV = $rows->v;
+        $across = $rows->across;
+        $rowPlace = $rows->place;
         $count = count($rows->starts);
         $out = array_fill(0, $count * $width, 0);
         for ($row = 0; $row < $count; $row++) {
             $first = $rows->starts[$row];
-            $u = $rowU + $first * $ux;
-            $v = $rowV + $first * $vx;
-            $rowU += $rows->uy;
-            $rowV += $rows->vy;
+            $place = $rowPlace + $first * $across;
+            $rowPlace += $rows->down;
             $last = $row * $width + $rows->ends[$row];
             for ($j = $row * $width + $first; $j < $last; $j++) {
-                $q = $fours[($v >> 16) * $stride + ($u >> 16)];
+                $q = $fours[($place >> 48) * $stride + ($place >> 16 & 65535)];
                 if ($q > 0) {
-                    $f = $u >> 8 & 255;
+                    $f = $place >> 8 & 255;
                     $q = ($q & $left) * (256 - $f) + ($q >> 16 & $left) * $f;
-                    $f = $v >> 8 & 255;
+                    $f = $place >> 40 & 255;
                     $out[$j] = ($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f >> 15;
                 }
-                $u += $ux;
-                $v += $vx;
+                $place += $across;
             }
         }
 
@@ -149,25 +144,21 @@ final readonly class Impression
      */
     private static function colours(array $ink, array $colours, int $stride, int $width, Rows $rows): array
     {
-        $ux = $rows->ux;
-        $vx = $rows->vx;
-        $rowU = $rows->u;
-        $rowV = $rows->v;
+        $across = $rows->across;
+        $rowPlace = $rows->place;
         $count = count($rows->starts);
         $out = array_fill(0, $count * $width, 0);
         for ($row = 0; $row < $count; $row++) {
             $first = $rows->starts[$row];
-            $u = $rowU + $first * $ux;
-            $v = $rowV + $first * $vx;
-            $rowU += $rows->uy;
-            $rowV += $rows->vy;
+            $place = $rowPlace + $first * $across;
+            $rowPlace += $rows->down;
             $last = $row * $width + $rows->ends[$row];
             for ($j = $row * $width + $first; $j < $last; $j++) {
                 $m = $ink[$j];
                 if ($m > 0) {
-                    $i = ($v >> 16) * $stride + ($u >> 16);
-                    $f = $u >> 8 & 255;
-                    $g = $v >> 8 & 255;
+                    $i = ($place >> 48) * $stride + ($place >> 16 & 65535);
+                    $f = $place >> 8 & 255;
+                    $g = $place >> 40 & 255;
                     // Four weights that make 256 together.
                     $both = $f * $g >> 8;
                     $q = $colours[$i] * (256 - $f - $g + $both) + $colours[$i + 1] * ($f - $both);
@@ -181,8 +172,7 @@ final readonly class Impression
                     $b = (int) ((($q & 0x1FFFFF) * 257 + $half) * $d);
                     $out[$j] = ($r > 255 ? 255 : $r) << 16 | ($s > 255 ? 255 : $s) << 8 | ($b > 255 ? 255 : $b);
                 }
-                $u += $ux;
-                $v += $vx;
+                $place += $across;
             }
         }
 

@@ -6,8 +6,9 @@ namespace Yarrowfog\Core\Paint;
 
 /**
  * For every row of a print: which of its pixels lie inside the stencil's outline. The place
- * in the stencil (see PrintBox) is u at column 0 of row 0, ux more for every column and uy
- * more for every row; v likewise.
+ * in the stencil (see PrintBox) is one int, v · 2³² + u, which the loops that sample it carry on by one
+ * addition: `place` at column 0 of row 0, `across` more for every column and `down` more for every row.
+ * Inside the outline neither part is ever negative, so they come apart by shifting.
  */
 final readonly class Rows
 {
@@ -18,12 +19,9 @@ final readonly class Rows
     private function __construct(
         public array $starts,
         public array $ends,
-        public int $u,
-        public int $v,
-        public int $ux,
-        public int $vx,
-        public int $uy,
-        public int $vy,
+        public int $place,
+        public int $across,
+        public int $down,
     ) {
     }
 
@@ -74,12 +72,14 @@ final readonly class Rows
         return new self(
             $starts,
             $ends,
-            (int) round($box->u0 + $left * $box->ux + $top * $box->uy),
-            (int) round($box->v0 + $left * $box->vx + $top * $box->vy),
-            (int) round($box->ux),
-            (int) round($box->vx),
-            (int) round($box->uy),
-            (int) round($box->vy),
+            self::both($box->u0 + $left * $box->ux + $top * $box->uy, $box->v0 + $left * $box->vx + $top * $box->vy),
+            self::both($box->ux, $box->vx),
+            self::both($box->uy, $box->vy),
         );
+    }
+
+    private static function both(float $u, float $v): int
+    {
+        return ((int) round($v) << 32) + (int) round($u);
     }
 }

@@ -30,35 +30,30 @@ final class TileBlend
         $fours = $stencil->fours;
         $lefts = 0x0000FFFF0000FFFF;
         $width = $stencil->width;
-        $ux = $rows->ux;
-        $vx = $rows->vx;
+        $across = $rows->across;
         $starts = $rows->starts;
         $ends = $rows->ends;
-        $rowU = $rows->u + $top * $rows->uy;
-        $rowV = $rows->v + $top * $rows->vy;
+        $rowPlace = $rows->place + $top * $rows->down;
         $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
             $first = $starts[$row];
             $first = $first > $left ? $first : $left;
             $end = $ends[$row];
-            $u = $rowU + $first * $ux;
-            $v = $rowV + $first * $vx;
-            $rowU += $rows->uy;
-            $rowV += $rows->vy;
+            $place = $rowPlace + $first * $across;
+            $rowPlace += $rows->down;
             $last = $base + ($end < $right ? $end : $right);
             for ($j = $base + $first; $j < $last; $j++) {
                 $c = $tile[$j];
                 if ($c < $ceiling) {
-                    $q = $fours[($v >> 16) * $width + ($u >> 16)];
+                    $q = $fours[($place >> 48) * $width + ($place >> 16 & 65535)];
                     if ($q > 0) {
-                        $f = $u >> 8 & 255;
+                        $f = $place >> 8 & 255;
                         $q = ($q & $lefts) * (256 - $f) + ($q >> 16 & $lefts) * $f;
-                        $f = $v >> 8 & 255;
+                        $f = $place >> 40 & 255;
                         $tile[$j] = $c + (($ceiling - $c) * (((($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f >> 15) * $strength) >> 16) + 32768 >> 16);
                     }
                 }
-                $u += $ux;
-                $v += $vx;
+                $place += $across;
             }
             $base += StrokeBuffer::SIDE;
         }
