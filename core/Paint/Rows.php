@@ -12,6 +12,8 @@ namespace Yarrowfog\Core\Paint;
  */
 final readonly class Rows
 {
+    private const ONE = 1 << 32;
+
     /**
      * @param  array<int, int>  $starts  first column that may print, counted from the left of the box
      * @param  array<int, int>  $ends  one past the last; not after the first where nothing prints
@@ -49,19 +51,22 @@ final readonly class Rows
             $toY = $down ? $y1 : $y0;
             $row = (int) $fromY;
             $row = $row < $fromY ? $row + 1 : $row;
-            if ($row < $toY) {
+            $until = (int) $toY;
+            $until = $until < $toY ? $until + 1 : $until;
+            if ($row < $until) {
+                // Columns in 1/2³² px.
                 $slope = ($x1 - $x0) / ($y1 - $y0);
-                $x = $x0 + ($row - $y0) * $slope;
+                $x = (int) (($x0 + ($row - $y0) * $slope) * self::ONE);
+                $step = (int) ($slope * self::ONE);
                 if ($down !== $mirrored) {
-                    for (; $row < $toY; $row++) {
-                        $ends[$row] = (int) ($x + 1.0);
-                        $x += $slope;
+                    for (; $row < $until; $row++) {
+                        $ends[$row] = ($x >> 32) + 1;
+                        $x += $step;
                     }
                 } else {
-                    for (; $row < $toY; $row++) {
-                        $first = (int) $x;
-                        $starts[$row] = $first < $x ? $first + 1 : $first;
-                        $x += $slope;
+                    for (; $row < $until; $row++) {
+                        $starts[$row] = $x + self::ONE - 1 >> 32;
+                        $x += $step;
                     }
                 }
             }

@@ -37,7 +37,7 @@ final class StencilRack
     /** Ints kept before the rack is emptied. */
     private const ROOM = 3000000;
 
-    /** @var array<string, Stencil> */
+    /** @var array<int|string, array{Stencil, float, float}> with the px it has across and down, by sizes */
     private array $kept = [];
 
     private int $filled = 0;
@@ -89,29 +89,36 @@ final class StencilRack
 
     public function stencil(float $printWidth, float $printHeight): Stencil
     {
-        [$w, $h] = $this->levels->size(0);
-        $width = min((float) $w, $this->rounded($printWidth));
-        $height = min((float) $h, $this->rounded($printHeight));
-        $key = "{$width} {$height}";
-        $stencil = $this->kept[$key] ?? null;
-        if ($stencil === null) {
+        $key = $this->exact ? "{$printWidth} {$printHeight}" : self::steps($printWidth) << 32 | self::steps($printHeight);
+        $kept = $this->kept[$key] ?? null;
+        if ($kept === null) {
+            [$w, $h] = $this->levels->size(0);
+            $width = min((float) $w, $this->exact ? $printWidth : self::rounded($printWidth));
+            $height = min((float) $h, $this->exact ? $printHeight : self::rounded($printHeight));
             $stencil = $this->cut($width, $height);
             $size = $stencil->width * $stencil->height * ($stencil->colours === null ? 1 : 2);
             if ($this->filled + $size > self::ROOM) {
                 $this->kept = [];
                 $this->filled = 0;
             }
-            $this->kept[$key] = $stencil;
+            $this->kept[$key] = $kept = [$stencil, $stencil->pxPerX * $width, $stencil->pxPerY * $height];
             $this->filled += $size;
         }
+        [$stencil, $pxAcross, $pxDown] = $kept;
 
         // Rounding the size is undone by the sampling step.
-        return new Stencil($stencil->width, $stencil->height, $stencil->pxPerX * $width / $printWidth, $stencil->pxPerY * $height / $printHeight, $stencil->fours, $stencil->colours, $stencil->outline);
+        return new Stencil($stencil->width, $stencil->height, $pxAcross / $printWidth, $pxDown / $printHeight, $stencil->fours, $stencil->colours, $stencil->outline);
     }
 
-    private function rounded(float $px): float
+    /** A size in twelfths of an octave; none is below 1/256 px. */
+    private static function steps(float $px): int
     {
-        return $this->exact ? $px : 2 ** (round(log($px, 2) * self::STEPS_PER_OCTAVE) / self::STEPS_PER_OCTAVE);
+        return (int) (log($px) * (self::STEPS_PER_OCTAVE / M_LN2) + 8 * self::STEPS_PER_OCTAVE + 0.5);
+    }
+
+    private static function rounded(float $px): float
+    {
+        return 2 ** (self::steps($px) / self::STEPS_PER_OCTAVE - 8);
     }
 
     private function cut(float $width, float $height): Stencil
