@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Make;
 
+use Closure;
 use Yarrowfog\Core\Chance;
 
 /**
@@ -22,55 +23,105 @@ final readonly class LatticeNoise
     /** @var array<int, int> */
     private array $values;
 
-    /** @var array<int, int> the value to the left of each pixel of a row, and */
-    private array $columns;
-
-    /** @var array<int, int> how far it is on the way to the next, 0–65536 */
+    /** @var array<int, int> how far each pixel of a row is on the way from the value to its left to the next, 0–65536 */
     private array $parts;
+
+    /** @var list<int> for each value: one past the last pixel that has it to its left */
+    private array $ends;
 
     /**
      * @param  float  $size  px from one value of the lattice to the next
-     * @param  array<int, int>|null  $where  a figure for each pixel, where noise is wanted for some only: for those from 1 up to
-     * @param  int  $most  this one; the others are 0
      * @return array<int, int> 0–65535
      */
-    public static function of(int $width, int $height, float $size, Chance $chance, ?array $where = null, int $most = 0): array
+    public static function of(int $width, int $height, float $size, Chance $chance): array
     {
-        $isAll = $where === null;
+        return array_merge(...array_map(self::rows($width, $size, $chance), range(0, $height - 1)));
+    }
+
+    /**
+     * The same, row by row.
+     *
+     * @param  array<int, int>|null  $where  a figure for each pixel of the picture, where noise is wanted for some only: for those from 1 up to
+     * @param  int  $most  this one; the others are 0
+     * @return Closure(int): array<int, int>
+     */
+    public static function rows(int $width, float $size, Chance $chance, ?array $where = null, int $most = 0): Closure
+    {
         if ($size < 1.0) {
-            return array_fill(0, $width * $height, 32768);
+            return fn (): array => array_fill(0, $width, 32768);
         }
         $coarse = new self($width, $size, $chance, 0);
+        if ($size < 2.0) {
+            return fn (int $y): array => $coarse->alone($y, $width);
+        }
         $fine = new self($width, $size / 2, $chance, 1);
-        $hasFine = $size >= 2.0;
-        $out = array_fill(0, $width * $height, 0);
-        $i = 0;
-        for ($y = 0; $y < $height; $y++) {
-            $upper = $coarse->row($y);
-            $columns = $coarse->columns;
-            $parts = $coarse->parts;
-            if (! $hasFine) {
-                for ($x = 0; $x < $width; $x++) {
-                    if ($isAll || ($where[$i] > 0 && $where[$i] <= $most)) {
-                        $c = $columns[$x];
-                        $left = $upper[$c];
-                        $out[$i] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + 32768) * 21845 >> 16;
-                    }
-                    $i++;
-                }
 
-                continue;
+        return fn (int $y): array => $where === null ? self::together($coarse, $fine, $y, $width) : self::togetherWhere($coarse, $fine, $y, $width, $where, $most);
+    }
+
+    /** @return array<int, int> */
+    private function alone(int $y, int $width): array
+    {
+        $values = $this->row($y);
+        $parts = $this->parts;
+        $out = array_fill(0, $width, 0);
+        $x = 0;
+        foreach ($this->ends as $c => $end) {
+            $left = $values[$c];
+            $rise = $values[$c + 1] - $left;
+            for (; $x < $end; $x++) {
+                $out[$x] = (2 * ($left + ($rise * $parts[$x] >> 16)) + 32768) * 21845 >> 16;
             }
-            $lower = $fine->row($y);
-            $fineColumns = $fine->columns;
-            $fineParts = $fine->parts;
-            for ($x = 0; $x < $width; $x++) {
-                if ($isAll || ($where[$i] > 0 && $where[$i] <= $most)) {
-                    $c = $columns[$x];
-                    $d = $fineColumns[$x];
+        }
+
+        return $out;
+    }
+
+    /** @return array<int, int> */
+    private static function together(self $coarse, self $fine, int $y, int $width): array
+    {
+        $upper = $coarse->row($y);
+        $lower = $fine->row($y);
+        $parts = $coarse->parts;
+        $fineParts = $fine->parts;
+        $out = array_fill(0, $width, 0);
+        $x = 0;
+        foreach ($fine->ends as $d => $end) {
+            // Two values of the fine lattice stand to one of the coarse.
+            $c = $d >> 1;
+            $left = $upper[$c];
+            $rise = $upper[$c + 1] - $left;
+            $near = $lower[$d];
+            $climb = $lower[$d + 1] - $near;
+            for (; $x < $end; $x++) {
+                $out[$x] = (2 * ($left + ($rise * $parts[$x] >> 16)) + $near + ($climb * $fineParts[$x] >> 16)) * 21845 >> 16;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  array<int, int>  $where
+     * @return array<int, int>
+     */
+    private static function togetherWhere(self $coarse, self $fine, int $y, int $width, array $where, int $most): array
+    {
+        $upper = $coarse->row($y);
+        $lower = $fine->row($y);
+        $parts = $coarse->parts;
+        $fineParts = $fine->parts;
+        $out = array_fill(0, $width, 0);
+        $x = 0;
+        $i = $y * $width;
+        foreach ($fine->ends as $d => $end) {
+            for (; $x < $end; $x++) {
+                $figure = $where[$i];
+                if ($figure > 0 && $figure <= $most) {
+                    $c = $d >> 1;
                     $left = $upper[$c];
                     $near = $lower[$d];
-                    $out[$i] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + $near + (($lower[$d + 1] - $near) * $fineParts[$x] >> 16)) * 21845 >> 16;
+                    $out[$x] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + $near + (($lower[$d + 1] - $near) * $fineParts[$x] >> 16)) * 21845 >> 16;
                 }
                 $i++;
             }
@@ -82,19 +133,19 @@ final readonly class LatticeNoise
     private function __construct(int $width, private readonly float $size, private readonly Chance $chance, private readonly int $stream)
     {
         $this->across = (int) ceil($width / $size) + 2;
-        $values = $columns = $parts = [];
+        $values = $parts = $ends = [];
         for ($i = 0; $i < self::VALUES; $i++) {
             $values[] = (int) (65535 * $chance->unit($stream, $i));
         }
         for ($x = 0; $x < $width; $x++) {
             $u = ($x + 0.5) / $size;
-            $columns[] = (int) $u;
+            $ends[(int) $u] = $x + 1;
             $t = $u - (int) $u;
             $parts[] = (int) (65536 * $t * $t * (3.0 - 2.0 * $t));
         }
         $this->values = $values;
-        $this->columns = $columns;
         $this->parts = $parts;
+        $this->ends = array_values($ends);
     }
 
     /**

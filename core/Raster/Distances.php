@@ -26,12 +26,18 @@ final class Distances
         $most = (int) min(1e6, ceil($limit));
         $feet = $heights = array_fill(0, $width + 1, 0);
         $from = array_fill(0, $width + 1, 0.0);
-        for ($row = 0; $row < $width * $height; $row += $width) {
+        $below = array_fill(0, $width, self::FAR);
+        for ($row = $width * ($height - 1); $row >= 0; $row -= $width) {
             // The lower envelope of the parabolas that stand at each sample of the row.
             $k = -1;
             $before = 1;
             for ($q = 0; $q < $width; $q++) {
                 $down = $field[$row + $q];
+                $up = $below[$q] + 1;
+                if ($up < $down) {
+                    $down = $up;
+                }
+                $below[$q] = $down;
                 // Between two neighbours that are set nothing else can be the nearest.
                 if ($down > $most || ($down === 0 && $before === 0 && $k >= 0 && $q + 1 < $width && $field[$row + $q + 1] === 0)) {
                     $before = $down;
@@ -76,7 +82,7 @@ final class Distances
     }
 
     /**
-     * px to the nearest set pixel of the same column: two passes are enough.
+     * px to the nearest set pixel above in the same column. From below it is found row by row, on the way back up.
      *
      * @param  array<int, int>  $set
      * @return array<int, int>
@@ -90,12 +96,6 @@ final class Distances
         }
         for ($k = 0; $i < $count; $i++, $k++) {
             $field[$i] = $set[$i] !== 0 ? 0 : $field[$k] + 1;
-        }
-        for ($k = $count - 1, $i = $k - $width; $i >= 0; $i--, $k--) {
-            $below = $field[$k] + 1;
-            if ($below < $field[$i]) {
-                $field[$i] = $below;
-            }
         }
 
         return $field;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -52,17 +51,25 @@ final readonly class RoughEdge implements Step
         }
         $far = (int) floor(($this->reach + 1) ** 2);
         $squares = Distances::squared(InkRule::lacking($in, $kind, self::INSIDE), $in->width, $in->height, $this->reach + 2);
-        $noise = LatticeNoise::of($in->width, $in->height, max(0.5, $this->size), new Chance($this->roll), $squares, $far);
+        $rows = LatticeNoise::rows($in->width, max(0.5, $this->size), new Chance($this->roll), $squares, $far);
+        $bite = $this->reach / 65536;
         $out = $in->pixels;
-        foreach ($squares as $i => $square) {
-            if ($square === 0) {
-                $out[$i] = 0;
-            } elseif ($square <= $far) {
-                // Inside by more than this spot's bite stays; one px of the way is soft.
-                $k = (int) ((sqrt($square) - ($noise[$i] > 16384 ? 2 * $noise[$i] - 32768 : 0) * $this->reach / 65536) * 65535.0);
-                if ($k < 65535) {
-                    $out[$i] = Alpha::part($out[$i], $k < 0 ? 0 : $k);
+        $i = 0;
+        for ($y = 0; $y < $in->height; $y++) {
+            foreach ($rows($y) as $noise) {
+                $square = $squares[$i];
+                if ($square === 0) {
+                    $out[$i] = 0;
+                } elseif ($square <= $far) {
+                    // Inside by more than this spot's bite stays; one px of the way is soft.
+                    $k = (int) ((sqrt($square) - ($noise > 16384 ? 2 * $noise - 32768 : 0) * $bite) * 65535.0);
+                    if ($k < 65535) {
+                        $p = $out[$i];
+                        $alpha = $k <= 0 ? 0 : (($p & 255) * $k + 32767) * 65537 >> 32;
+                        $out[$i] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
+                    }
                 }
+                $i++;
             }
         }
 
