@@ -18,7 +18,7 @@ const ASK = 300;
 /** Pictures under way while a slider moves: one is made while the one before it is on its way. */
 const UNDER_WAY = 2;
 /** ms that a picture may take while a slider moves, so that there are ten a second: where it would take longer, it is shown smaller; */
-const SLOW = 90 * UNDER_WAY;
+const SLOW = 80 * UNDER_WAY;
 /** at one of these parts of its size, */
 const SIZES = { whole: 1, most: 0.7, half: 0.5 };
 /** and ms after the last change from which nothing moves any more. */
