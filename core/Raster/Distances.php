@@ -16,13 +16,14 @@ final class Distances
     /**
      * Squared distance of each pixel to the nearest one that is set; `FAR` where none is near.
      *
-     * @param  array<int, int>  $set  0 or anything else
+     * @param  array<int, int>  $set
      * @param  float  $limit  px beyond which distances need not be known
+     * @param  int  $bits  a pixel is set where it has any of these
      * @return array<int, int>
      */
-    public static function squared(array $set, int $width, int $height, float $limit = 1e6): array
+    public static function squared(array $set, int $width, int $height, float $limit = 1e6, int $bits = ~0): array
     {
-        $field = self::downColumns($set, $width, $height);
+        $field = self::downColumns($set, $width, $height, $bits);
         $most = (int) min(1e6, ceil($limit));
         $feet = $heights = array_fill(0, $width + 1, 0);
         $from = array_fill(0, $width + 1, 0.0);
@@ -87,15 +88,15 @@ final class Distances
      * @param  array<int, int>  $set
      * @return array<int, int>
      */
-    private static function downColumns(array $set, int $width, int $height): array
+    private static function downColumns(array $set, int $width, int $height, int $bits): array
     {
         $count = $width * $height;
         $field = array_fill(0, $count, 0);
         for ($i = 0; $i < $width; $i++) {
-            $field[$i] = $set[$i] !== 0 ? 0 : self::FAR;
+            $field[$i] = ($set[$i] & $bits) !== 0 ? 0 : self::FAR;
         }
         for ($k = 0; $i < $count; $i++, $k++) {
-            $field[$i] = $set[$i] !== 0 ? 0 : $field[$k] + 1;
+            $field[$i] = ($set[$i] & $bits) !== 0 ? 0 : $field[$k] + 1;
         }
 
         return $field;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Easel;
 
 use App\Http\LiveDoor;
+use App\Store\Library;
 use App\Store\Memory;
-use Illuminate\Database\DatabaseManager;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
 use RuntimeException;
@@ -38,6 +38,7 @@ final readonly class Easel
     public static function of(Application $app): self
     {
         $app->instance(Memory::class, new Memory(lasts: true));
+        $app->singleton(Library::class);
 
         return new self($app);
     }
@@ -73,10 +74,11 @@ final readonly class Easel
     private function answer(Parcel $asked): Parcel
     {
         try {
+            if ($this->app->isBooted()) {
+                $this->app->make(Library::class)->refresh();
+            }
             $server = array_filter(is_array($asked->head['server'] ?? null) ? $asked->head['server'] : [], is_scalar(...));
             $response = (new LiveDoor($this->app))->handle(new Request([], [], [], [], [], $server, $asked->body));
-            // What changed in the library meanwhile is seen with a connection of its own.
-            $this->app->make(DatabaseManager::class)->purge();
 
             return new Parcel(['status' => $response->getStatusCode(), 'headers' => $response->headers->allPreserveCase()], (string) $response->getContent());
         } catch (Throwable $e) {

@@ -18,7 +18,7 @@ use Yarrowfog\Core\Tip\TipKind;
 /** A line of one colour around the ink. */
 final readonly class OutlineEdge implements SpreadingStep
 {
-    /** Alpha from which a pixel is inside, 0–255. */
+    /** Alpha from which a pixel is inside, 0–255: a single bit, and the highest. */
     private const INSIDE = 128;
 
     public function __construct(public float $width, public Srgb $colour)
@@ -48,11 +48,7 @@ final readonly class OutlineEdge implements SpreadingStep
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         $width = $in->width;
-        $inside = $in->pixels;
-        foreach ($in->pixels as $i => $p) {
-            $inside[$i] = ($p & 255) >= self::INSIDE ? 1 : 0;
-        }
-        $squares = Distances::squared($inside, $width, $in->height, $this->width + 2);
+        $squares = Distances::squared($in->pixels, $width, $in->height, $this->width + 2, self::INSIDE);
         $reach = $this->width + 1;
         $far = (int) floor($reach ** 2);
         $line = function (int $y) use ($squares, $width, $reach, $far): array {
