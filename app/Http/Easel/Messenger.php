@@ -13,6 +13,9 @@ final readonly class Messenger
     /** s that an easel is given to take a call; where none is there, that is known at once. */
     private const PATIENCE = 1.0;
 
+    /** µs between two looks at which of several easels is free. */
+    private const LOOK_AGAIN = 500;
+
     /** What an easel must know of a request: the rest are the server's own affairs. */
     private const TOLD = '/^(HTTP_|CONTENT_|REQUEST_|QUERY_|SERVER_|SCRIPT_|REMOTE_ADDR$|HTTPS$|PHP_SELF$)/';
 
@@ -30,26 +33,42 @@ final readonly class Messenger
     }
 
     /**
-     * @param  non-empty-list<string>  $easels  that can do it; the first that is free is asked, and where none is, the first waited for
+     * @param  non-empty-list<string>  $easels  that can do it; the first that is free is asked
      * @return Response|null null where it is away, or went away over this
      */
     public function ask(array $easels, Request $request): ?Response
     {
-        $first = null;
+        $locks = [];
         foreach ($easels as $easel) {
             $lock = @fopen("{$this->folder}/{$easel}.lock", 'c');
             if ($lock === false) {
                 return null;
             }
-            if (flock($lock, LOCK_EX | LOCK_NB)) {
-                // The lock is held by the open file, and ends with this function.
-                return $this->call($easel, $request);
-            }
-            $first ??= $lock;
+            $locks[$easel] = $lock;
         }
-        flock($first, LOCK_EX);
 
-        return $this->call($easels[0], $request);
+        // A lock is held by the open file, and ends with this function.
+        return $this->call($this->free($locks), $request);
+    }
+
+    /**
+     * @param  non-empty-array<string, resource>  $locks  by easel
+     * @return string an easel that has time, locked; where none has, the first that will
+     */
+    private function free(array $locks): string
+    {
+        while (count($locks) > 1) {
+            foreach ($locks as $easel => $lock) {
+                if (flock($lock, LOCK_EX | LOCK_NB)) {
+                    return $easel;
+                }
+            }
+            usleep(self::LOOK_AGAIN);
+        }
+        $easel = array_key_first($locks);
+        flock($locks[$easel], LOCK_EX);
+
+        return $easel;
     }
 
     private function call(string $easel, Request $request): ?Response
