@@ -48,9 +48,4 @@ final class Memory
             unset($this->held[$drawer][array_key_first($this->held[$drawer])]);
         }
     }
-
-    public function drop(string $drawer, string $key): void
-    {
-        unset($this->held[$drawer][$key]);
-    }
 }

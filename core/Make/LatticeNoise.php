@@ -102,6 +102,8 @@ final readonly class LatticeNoise
     }
 
     /**
+     * The same in some places only: apart from the above, which would pay for asking at every pixel.
+     *
      * @param  array<int, int>  $where
      * @return array<int, int>
      */

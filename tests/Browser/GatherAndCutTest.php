@@ -68,6 +68,27 @@ final class GatherAndCutTest extends BrowserTestCase
         self::assertSame(0, $edge, 'nothing of the table prints');
     }
 
+    /** A list that cannot be cut says why, and its check list does not call it clean; put right, it is looked at again. */
+    public function test_a_crop_that_leaves_nothing_is_said_and_not_called_clean(): void
+    {
+        $chrome = $this->take('scanner', 'feather');
+        $chrome->wait('the first look', fn (): bool => (int) $chrome->run('return Number(document.querySelector("canvas[x-ref=prints]").dataset.checked || 0)') > 0);
+        $chrome->press('Add a step');
+        $this->afterPreview(fn () => $chrome->click('[data-add="crop"]'));
+        $this->afterPreview(fn () => $chrome->type('input[aria-label="From the left, typed"]', '70 %'));
+        $chrome->type('input[aria-label="From the right, typed"]', '60 %');
+        $chrome->waitForText('[role=alert]', 'Crop would leave nothing of the picture. Move its edges apart.');
+        self::assertStringContainsString('Not checked', $chrome->text('[data-findings]'));
+        self::assertStringNotContainsString('Nothing to mend.', $chrome->text('[data-findings]'));
+        $this->afterPreview(fn () => $chrome->press('Undo'));
+        $chrome->wait('another look', fn (): bool => ! str_contains($chrome->text('[data-findings]'), 'Not checked') && ! str_contains($chrome->text('[data-findings]'), 'Looking'));
+        self::assertStringNotContainsString('Crop would leave', $chrome->text('main'));
+        // The refusals are in the browser's log too, and nothing else is.
+        foreach ($chrome->log() as $line) {
+            self::assertStringContainsString('422', $line);
+        }
+    }
+
     public function test_five_shells_are_cut_together_and_painted(): void
     {
         $chrome = $this->chrome();

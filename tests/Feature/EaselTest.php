@@ -39,8 +39,6 @@ final class EaselTest extends FeatureTestCase
         self::assertSame($things[0], $lasting->recall('drawer', 'thing 0', stdClass::class));
         self::assertNull($lasting->recall('drawer', 'thing 0', Sheet::class));
         self::assertNull($lasting->recall('other drawer', 'thing 0', stdClass::class));
-        $lasting->drop('drawer', 'thing 0');
-        self::assertNull($lasting->recall('drawer', 'thing 0', stdClass::class));
 
         $other = new Memory;
         $other->hold('drawer', 'thing', $things[0], 3);

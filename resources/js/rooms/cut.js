@@ -29,6 +29,7 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
     kind: 'ink mask',
     chosen: null,
     findings: [],
+    checked: false,
     curves: {},
     ready: false,
     size: '',
@@ -165,6 +166,7 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
                 this.checkSoon();
             }
         } catch (error) {
+            this.uncheck();
             this.say(error);
         }
     },
@@ -181,13 +183,23 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
             try {
                 const { words, patches } = await callForPixels(`${this.url}/checks`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), backdrop: this.backdrop.prints } });
                 this.findings = words.findings;
+                this.checked = true;
                 this.$refs.prints.getContext('2d').putImageData(patches[0].image, 0, 0);
                 this.$refs.strip.getContext('2d').putImageData(patches[1].image, 0, 0);
                 this.$refs.prints.dataset.checked = String(Number(this.$refs.prints.dataset.checked || 0) + 1);
             } catch (error) {
+                this.uncheck();
                 this.say(error);
             }
         });
+    },
+    /** What was found before is not true of a list that cannot be cut. */
+    uncheck() {
+        this.findings = [];
+        this.checked = false;
+    },
+    get unchecked() {
+        return this.message === '' ? 'Looking …' : 'Not checked: the list must work first.';
     },
     tool() {
         const at = this.chosenAt;

@@ -112,7 +112,8 @@
                             <template x-if="f.mending"><button type="button" class="quiet col-start-2 mt-[3px] justify-self-start bg-fog-200" x-on:click="mend(f)" x-text="f.mending.label"></button></template>
                         </li>
                     </template>
-                    <li class="grid grid-cols-[14px_1fr] gap-x-[8px] py-[7px] text-[13px]" x-show="ready &amp;&amp; findings.length === 0"><i class="mt-[5px] size-[9px] rounded-full bg-sage"></i>Nothing to mend.</li>
+                    <li class="grid grid-cols-[14px_1fr] gap-x-[8px] py-[7px] text-[13px]" x-show="checked &amp;&amp; findings.length === 0"><i class="mt-[5px] size-[9px] rounded-full bg-sage"></i>Nothing to mend.</li>
+                    <li class="grid grid-cols-[14px_1fr] gap-x-[8px] py-[7px] text-[13px]" x-show="!checked"><i class="mt-[5px] size-[9px] rounded-full bg-fog-300"></i><span x-text="unchecked"></span></li>
                 </ul>
             </div>
             <p class="wrong m-0" role="alert" x-show="message !== ''" x-text="message"></p>
