@@ -6,7 +6,6 @@ namespace Yarrowfog\Core\Cut;
 
 use Closure;
 use Yarrowfog\Core\Raster\Bitmap;
-use Yarrowfog\Core\Raster\Plane;
 
 /** Takes parts of pictures away, or keeps them. */
 final class Alpha
@@ -29,19 +28,8 @@ final class Alpha
         return new Bitmap($in->width, $in->height, $out);
     }
 
-    /** How much of each pixel is there, 0–65535. */
-    public static function plane(Bitmap $in): Plane
-    {
-        $out = $in->pixels;
-        foreach ($in->pixels as $i => $p) {
-            $out[$i] = ($p & 255) * 257;
-        }
-
-        return new Plane($in->width, $in->height, $out);
-    }
-
     /**
-     * The same, row by row, of the picture moved to the right and down: beyond its edges there is nothing.
+     * How much of each pixel is there, 0–65535, row by row, of the picture moved to the right and down: beyond its edges there is nothing.
      *
      * @return Closure(int): array<int, int>
      */

@@ -37,13 +37,18 @@ final readonly class Dab
     /** The same dab in another colour, 0xRRGGBB. */
     public function coloured(int $colour): self
     {
-        return new self($this->index, $this->t, $this->x, $this->y, $this->shape, $this->flow, $this->opacity, $colour, $this->drift, $this->lends, $this->depth, $this->carries, $this->fresh);
+        return $this->changed($this->x, $this->y, $colour);
     }
 
     /** The same dab at another place. */
     public function at(float $x, float $y): self
     {
-        return new self($this->index, $this->t, $x, $y, $this->shape, $this->flow, $this->opacity, $this->colour, $this->drift, $this->lends, $this->depth, $this->carries, $this->fresh);
+        return $this->changed($x, $y, $this->colour);
+    }
+
+    private function changed(float $x, float $y, int $colour): self
+    {
+        return new self($this->index, $this->t, $x, $y, $this->shape, $this->flow, $this->opacity, $colour, $this->drift, $this->lends, $this->depth, $this->carries, $this->fresh);
     }
 
     /** @return array{index: int, t: float, x: float, y: float, size: float, angle: float, roundness: float, frame: int, mirrored: array{bool, bool}, lean: float, flow: float, opacity: float, colour: string} */

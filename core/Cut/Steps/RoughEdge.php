@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Chance;
+use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -64,9 +65,7 @@ final readonly class RoughEdge implements Step
                     // Inside by more than this spot's bite stays; one px of the way is soft.
                     $k = (int) ((sqrt($square) - ($noise > 16384 ? 2 * $noise - 32768 : 0) * $bite) * 65535.0);
                     if ($k < 65535) {
-                        $p = $out[$i];
-                        $alpha = $k <= 0 ? 0 : (($p & 255) * $k + 32767) * 65537 >> 32;
-                        $out[$i] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
+                        $out[$i] = Alpha::part($out[$i], $k < 0 ? 0 : $k);
                     }
                 }
                 $i++;

@@ -1,5 +1,6 @@
 import { call, callForPixels, Refused } from '../lib/call';
 import { cutList } from '../lib/cut-list';
+import { canvasOf, cutPreviews } from '../lib/cut-previews';
 import { CutView } from '../lib/cut-view';
 import { extended, isTyping, pageData, uuid } from '../lib/data';
 import { Latest, quietly } from '../lib/latest';
@@ -12,27 +13,13 @@ const BACKDROPS = [
     { id: 'backdrop-grey', label: 'Grey', prints: 'grey' },
     { id: 'backdrop-tint', label: 'Tint', prints: 'tint' },
 ];
-const PX = new Intl.NumberFormat('en-GB');
 /** ms between two looks at how far a tip has come. */
 const ASK = 300;
-/** Pictures under way while a slider moves: one is made while the one before it is on its way. */
-const UNDER_WAY = 2;
-/** ms that a picture may take while a slider moves, so that there are ten a second: where it would take longer, it is shown smaller; */
-const SLOW = 80 * UNDER_WAY;
-/** at one of these parts of its size, */
-const SIZES = { whole: 1, most: 0.7, half: 0.5 };
-/** and ms after the last change from which nothing moves any more. */
-const RESTS = 200;
 
-export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-data') }, cutList), {
+export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageData('cut-data') }, cutList), cutPreviews), {
     steps: [],
     kind: 'ink mask',
     chosen: null,
-    findings: [],
-    checked: false,
-    curves: {},
-    ready: false,
-    size: '',
     backdrops: BACKDROPS,
     backdrop: BACKDROPS[0],
     wipe: 0,
@@ -55,13 +42,8 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
             change: (numbers) => this.change(this.steps[this.chosenAt], numbers),
             onZoom: (percent) => { this.percent = `${percent} %`; },
         });
-        this.previewing = new Latest(UNDER_WAY);
-        this.checking = new Latest();
         this.painting = new Latest();
-        this.changedAt = 0;
-        this.took = [0, 0];
-        this.rested = quietly(RESTS, () => this.previewing.run((counts) => this.previewOnce('whole', counts)));
-        this.checkSoon = quietly(RESTS, () => this.checkAtRest());
+        this.beginPreviews();
         this.saveSoon = quietly(300, () => this.save());
         this.noteSoon = quietly(250, () => this.note());
         this.fill(this.list);
@@ -130,77 +112,6 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
     },
 
     // —— the picture ——
-    /** While a slider moves and a picture takes long, it is shown smaller; at rest, whole. */
-    preview() {
-        const now = performance.now();
-        const moving = now - this.changedAt < RESTS;
-        this.changedAt = now;
-        const size = moving ? this.sizeInTime() : 'whole';
-        this.previewing.run((counts) => this.previewOnce(size, counts));
-        if (size !== 'whole') {
-            this.rested();
-        }
-    },
-    /** One slow picture may be the first of its kind; two are not. What a picture takes goes with its area. */
-    sizeInTime() {
-        const takes = Math.min(...this.took);
-
-        return Object.keys(SIZES).find((size) => takes * SIZES[size] ** 2 <= SLOW) ?? 'half';
-    },
-    async previewOnce(size, counts) {
-        try {
-            const from = performance.now();
-            const { words, patches } = await callForPixels(`${this.url}/preview`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), size } });
-            this.took = [this.took[1], (performance.now() - from) / SIZES[size] ** 2];
-            if (!counts()) {
-                return;
-            }
-            this.curves = words.curves;
-            // What was reckoned on a small picture may be a px off on the whole one.
-            this.size = `${words.isExact ? '' : '≈ '}${PX.format(words.width)} × ${PX.format(words.height)} px`;
-            this.ready = true;
-            this.message = '';
-            this.view.show(canvasOf(patches[0].image), onSource(words.placement, SIZES[size]), words.inputs.map((m) => onSource(m, SIZES[size])));
-            this.$refs.picture.dataset.painted = String(Number(this.$refs.picture.dataset.painted || 0) + 1);
-            if (size === 'whole') {
-                this.checkSoon();
-            }
-        } catch (error) {
-            this.uncheck();
-            this.say(error);
-        }
-    },
-    /** Checking takes longer than a picture: it must not keep those of a moving slider waiting. What comes at rest asks again. */
-    checkAtRest() {
-        if (performance.now() - this.changedAt < RESTS) {
-            this.checkSoon();
-        } else {
-            this.check();
-        }
-    },
-    check() {
-        this.checking.run(async () => {
-            try {
-                const { words, patches } = await callForPixels(`${this.url}/checks`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), backdrop: this.backdrop.prints } });
-                this.findings = words.findings;
-                this.checked = true;
-                this.$refs.prints.getContext('2d').putImageData(patches[0].image, 0, 0);
-                this.$refs.strip.getContext('2d').putImageData(patches[1].image, 0, 0);
-                this.$refs.prints.dataset.checked = String(Number(this.$refs.prints.dataset.checked || 0) + 1);
-            } catch (error) {
-                this.uncheck();
-                this.say(error);
-            }
-        });
-    },
-    /** What was found before is not true of a list that cannot be cut. */
-    uncheck() {
-        this.findings = [];
-        this.checked = false;
-    },
-    get unchecked() {
-        return this.message === '' ? 'Looking …' : 'Not checked: the list must work first.';
-    },
     tool() {
         const at = this.chosenAt;
         const step = this.steps[at];
@@ -401,17 +312,3 @@ export const cutRoom = () => extended(extended({ ...undoable, ...pageData('cut-d
         this.message = error instanceof Refused ? error.message : 'The server is away. The list is still here; try again in a moment.';
     },
 });
-
-/** A placement of the source at a part of its size as one of the source as the page has it. */
-function onSource([a, b, c, d, e, f, width, height], part) {
-    return [a * part, b * part, c * part, d * part, e, f, width, height];
-}
-
-function canvasOf(image) {
-    const canvas = document.createElement('canvas');
-    canvas.width = image.width;
-    canvas.height = image.height;
-    canvas.getContext('2d').putImageData(image, 0, 0);
-
-    return canvas;
-}
