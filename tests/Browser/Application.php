@@ -18,6 +18,9 @@ final class Application
 
     private ?Process $process = null;
 
+    /** How far its log was read, in bytes. */
+    private int $heard = 0;
+
     public function __construct(bool $withDemo = false)
     {
         $this->folder = sys_get_temp_dir().'/yarrowfog-'.bin2hex(random_bytes(5));
@@ -57,6 +60,16 @@ final class Application
     public function endEasels(): void
     {
         $this->process?->endWithin('easel.php');
+    }
+
+    /** @return list<string> what it could not do since this was asked last, each with the way to it */
+    public function faults(): array
+    {
+        $log = (string) @file_get_contents("{$this->folder}/logs/laravel.log", offset: $this->heard);
+        $this->heard += strlen($log);
+
+        // Each entry begins with its time, "[2026-01-31 …] production.ERROR: …".
+        return array_values(preg_grep('/^\[[^]]+\] \w+\.(ERROR|CRITICAL|ALERT|EMERGENCY)/', preg_split('/^(?=\[\d{4}-)/m', $log) ?: []) ?: []);
     }
 
     public function remove(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use PHPUnit\Framework\TestCase;
+use Throwable;
 
 /** A running application and a browser, for all tests of a class. */
 abstract class BrowserTestCase extends TestCase
@@ -27,6 +28,22 @@ abstract class BrowserTestCase extends TestCase
         self::$app?->remove();
         self::$chrome = null;
         self::$app = null;
+    }
+
+    /** Whatever a test looks at, the server must have been able to do all it was asked for. */
+    protected function assertPostConditions(): void
+    {
+        self::assertSame([], self::$app?->faults() ?? []);
+    }
+
+    /** A test that failed tells what the server could not do: its log goes with its folder. */
+    protected function onNotSuccessfulTest(Throwable $t): never
+    {
+        $faults = self::$app?->faults() ?? [];
+        if ($faults !== []) {
+            fwrite(STDERR, "\nThe server, during {$this->nameWithDataSet()}:\n".implode("\n", $faults)."\n");
+        }
+        throw $t;
     }
 
     protected function chrome(): Chrome
