@@ -54,6 +54,9 @@ final class DabPrinter
 
     private int $filled = 0;
 
+    /** Whether each dab is turned and blended in one go. */
+    private readonly bool $turnsEach;
+
     /**
      * @param  Under|null  $under  what lies on the sheet, for dabs that take colour from it
      * @param  Tooth|null  $tooth  that each dab meets
@@ -73,6 +76,7 @@ final class DabPrinter
             && $brush->choice('angleFollows') === FormSettings::NOTHING && $brush->base('posture') <= 0;
         $this->inQuarters = $this->repeats && $size > self::FINE;
         $this->isEven = $this->repeats && $brush->isSteady('flow') && $brush->isSteady('opacity') && $this->oneColour && $tooth === null;
+        $this->turnsEach = ! $this->repeats && $this->oneColour && $tooth === null;
     }
 
     /**
@@ -87,7 +91,12 @@ final class DabPrinter
         return new StrokeBuffer(
             $bounds,
             $this->oneColour ? $colour ?? 0 : null,
-            $this->isEven ? ($this->staysEven ? (int) round($this->brush->base('opacity') * 65535) : 65535) : null,
+            match (true) {
+                $this->isEven => TileForm::Density,
+                $this->turnsEach => TileForm::Pairs,
+                default => null,
+            },
+            $this->staysEven ? (int) round($this->brush->base('opacity') * 65535) : 65535,
             $kept,
         );
     }
@@ -140,7 +149,7 @@ final class DabPrinter
 
             return;
         }
-        if ($this->tooth !== null || $this->repeats || $buffer->colour === null) {
+        if (! $this->turnsEach) {
             $this->lay($this->impression($dab), $dab, $ceiling, $strength, $buffer);
 
             return;

@@ -293,7 +293,7 @@ final class PaintedStroke implements Printed
     private function main(): StrokeBuffer
     {
         return $this->main ??= $this->band !== null
-            ? new StrokeBuffer($this->bounds, DabMaker::hasOneColour($this->brush) ? $this->colour ?? 0 : null, null, $this->named('main'))
+            ? new StrokeBuffer($this->bounds, DabMaker::hasOneColour($this->brush) ? $this->colour ?? 0 : null, kept: $this->named('main'))
             : $this->printer->buffer($this->bounds, $this->colour, $this->named('main'));
     }
 

@@ -6,15 +6,12 @@ namespace Yarrowfog\Core\Paint;
 
 use Closure;
 use Yarrowfog\Core\Raster\BlendMode;
-use Yarrowfog\Core\Raster\Bytes;
 use Yarrowfog\Core\Raster\Rect;
 
 /**
  * The coverage of one stroke, in square tiles that exist only where it painted.
  *
- * A stroke of one colour holds a coverage a pixel, 0–65535. A stroke of many colours
- * holds coverage << 45 | red << 30 | green << 15 | blue, the colours in 15 bits. A stroke
- * of one colour and one strength is summed up as density (see Density).
+ * What a tile holds depends on who paints: see TileForm.
  */
 final class StrokeBuffer implements Printed
 {
@@ -23,6 +20,8 @@ final class StrokeBuffer implements Printed
 
     /** Colour levels: 255 · 128 fills 15 bits nearly, and rounds back exactly. */
     public const COLOUR_ONE = 128;
+
+    private readonly TileForm $form;
 
     /** @var array<string, array<int, int>> by "column row" */
     private array $tiles = [];
@@ -33,15 +32,18 @@ final class StrokeBuffer implements Printed
     /**
      * @param  Rect  $bounds  of the sheet; nothing is painted outside
      * @param  int|null  $colour  0xRRGGBB of a stroke of one colour; null for many
-     * @param  int|null  $dense  where tiles hold density: what full density covers, 0–65535
+     * @param  TileForm|null  $form  of its tiles; null for a coverage a pixel, with its colour where there are many
+     * @param  int  $most  where tiles hold density: what full density covers, 0–65535
      * @param  (Closure(string): ?string)|null  $kept  tiles that another process painted, as `export` gave them
      */
     public function __construct(
         public readonly Rect $bounds,
         public readonly ?int $colour,
-        private readonly ?int $dense = null,
+        ?TileForm $form = null,
+        private readonly int $most = 65535,
         private readonly ?Closure $kept = null,
     ) {
+        $this->form = $form ?? ($colour === null ? TileForm::Colours : TileForm::Coverage);
     }
 
     public function bounds(): Rect
@@ -67,7 +69,7 @@ final class StrokeBuffer implements Printed
     /** Whether tiles are taken and put as words of density. */
     public function isDense(): bool
     {
-        return $this->dense !== null;
+        return $this->form === TileForm::Density;
     }
 
     public static function key(int $column, int $row): string
@@ -125,7 +127,7 @@ final class StrokeBuffer implements Printed
     public function take(string $key): array
     {
         if (! isset($this->tiles[$key])) {
-            return $this->fetched($key) ?? array_fill(0, $this->words(), 0);
+            return $this->fetched($key) ?? array_fill(0, $this->form->ints(), 0);
         }
         $tile = $this->tiles[$key];
         $this->tiles[$key] = [];
@@ -187,13 +189,16 @@ final class StrokeBuffer implements Printed
     public function tile(string $key): ?array
     {
         $tile = $this->tiles[$key] ?? $this->fetched($key);
-        if ($tile === null || $this->dense === null) {
+        if ($tile === null || ($this->form !== TileForm::Density && $this->form !== TileForm::Pairs)) {
             return $tile;
         }
-        [, $row] = self::place($key);
+        // An int reaches over several pixels: those beyond the sheet are left out here.
+        $area = self::area($key);
+        $there = $area->intersect($this->bounds)->moved(-$area->x, -$area->y);
 
-        // A word reaches over three rows: those beyond the sheet are left out here.
-        return Density::toCoverage($tile, $this->dense, $this->bounds->y - $row * self::SIDE, $this->bounds->bottom() - $row * self::SIDE);
+        return $this->form === TileForm::Density
+            ? Density::toCoverage($tile, $this->most, $there->y, $there->bottom())
+            : Pairs::toCoverage($tile, $there->x, $there->y, $there->right(), $there->bottom());
     }
 
     /**
@@ -212,31 +217,14 @@ final class StrokeBuffer implements Printed
     /** A tile as bytes, for a cache. */
     public function export(string $key): string
     {
-        $tile = $this->tiles[$key] ?? [];
-
-        return $this->holdsWords() ? Bytes::fromWords($tile) : Bytes::fromValues($tile);
+        return $this->form->toBytes($this->tiles[$key] ?? []);
     }
 
     /** @return array<int, int>|null a tile that another process painted */
     private function fetched(string $key): ?array
     {
         $bytes = $this->kept === null ? null : ($this->kept)($key);
-        if ($bytes === null) {
-            return null;
-        }
-        $tile = $this->holdsWords() ? Bytes::toWords($bytes) : Bytes::toValues($bytes);
 
-        return count($tile) === $this->words() ? $tile : null;
-    }
-
-    private function holdsWords(): bool
-    {
-        return $this->colour === null || $this->dense !== null;
-    }
-
-    /** Ints in a tile. */
-    private function words(): int
-    {
-        return $this->dense === null ? self::SIDE * self::SIDE : self::SIDE * Density::TILE_ROWS;
+        return $bytes === null ? null : $this->form->fromBytes($bytes);
     }
 }

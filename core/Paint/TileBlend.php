@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
+use function is_int;
+
 /**
  * Blends prints into the tiles of a stroke.
  *
@@ -12,16 +14,18 @@ namespace Yarrowfog\Core\Paint;
  * Where the colour changes from dab to dab it moves by m · k · C / c, the share of the
  * new ink in what then lies there.
  *
- * The loops are written for the JIT: bare arrays of ints, every variable of one type.
+ * The loops are written for the JIT: bare arrays of ints, every variable of one type. What comes
+ * out of an array could be anything for all that the compiler knows. Where it is asked whether it is an int, which
+ * costs nothing and never fails, the compiler knows from there on (docs/performance.md).
  */
 final class TileBlend
 {
     /**
-     * Turns a stencil and blends it into a tile, in one go.
+     * Turns a stencil and blends it into a tile of pairs, in one go.
      *
      * All places are counted from the top left of the print.
      *
-     * @param  array<int, int>  $tile
+     * @param  array<int, int>  $tile  of Pairs
      * @param  int  $tileX  where the tile begins
      * @return array<int, int>
      */
@@ -29,31 +33,54 @@ final class TileBlend
     {
         $fours = $stencil->fours;
         $lefts = 0x0000FFFF0000FFFF;
-        $width = $stencil->width;
-        $across = $rows->across;
+        $width = (int) $stencil->width;
+        $across = (int) $rows->across;
+        $twice = 2 * $across;
+        $down = (int) $rows->down;
         $starts = $rows->starts;
         $ends = $rows->ends;
-        $rowPlace = $rows->place + $top * $rows->down;
+        $rowPlace = (int) $rows->place + $top * $down;
+        $full = $ceiling << 16 | $ceiling;
+        // Of the tile's pixels, that of column 0 in this row.
         $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
-            $first = $first > $left ? $first : $left;
-            $end = $ends[$row];
-            $place = $rowPlace + $first * $across;
-            $rowPlace += $rows->down;
-            $last = $base + ($end < $right ? $end : $right);
-            for ($j = $base + $first; $j < $last; $j++) {
-                $c = $tile[$j];
-                if ($c < $ceiling) {
-                    $q = $fours[($place >> 48) * $width + ($place >> 16 & 65535)];
-                    if ($q > 0) {
-                        $f = $place >> 8 & 255;
-                        $q = ($q & $lefts) * (256 - $f) + ($q >> 16 & $lefts) * $f;
-                        $f = $place >> 40 & 255;
-                        $tile[$j] = $c + (($ceiling - $c) * (((($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f >> 15) * $strength) >> 16) + 32768 >> 16);
-                    }
+            $first = (int) $starts[$row];
+            $first = $base + ($first > $left ? $first : $left) >> 1;
+            $last = (int) $ends[$row];
+            $last = $base + ($last < $right ? $last : $right) + 1 >> 1;
+            $place = $rowPlace + (2 * $first - $base) * $across;
+            $rowPlace += $down;
+            for ($j = $first; $j < $last; $j++) {
+                $d = $tile[$j];
+                if (! is_int($d)) {
+                    return $tile;
                 }
-                $place += $across;
+                if ($d !== $full) {
+                    $p = $fours[($place >> 48) * $width + ($place >> 16 & 65535)];
+                    $next = $place + $across;
+                    $q = $fours[($next >> 48) * $width + ($next >> 16 & 65535)];
+                    if (! is_int($p) || ! is_int($q)) {
+                        return $tile;
+                    }
+                    $f = $place >> 8 & 255;
+                    $p = ($p & $lefts) * (256 - $f) + ($p >> 16 & $lefts) * $f;
+                    $f = $place >> 40 & 255;
+                    $p = (($p & 0xFFFFFFFF) * (256 - $f) + ($p >> 32) * $f) * $strength >> 31;
+                    $f = $next >> 8 & 255;
+                    $q = ($q & $lefts) * (256 - $f) + ($q >> 16 & $lefts) * $f;
+                    $f = $next >> 40 & 255;
+                    $q = (($q & 0xFFFFFFFF) * (256 - $f) + ($q >> 32) * $f) * $strength >> 31;
+                    $c = $d & 65535;
+                    $d = $d >> 16;
+                    if ($c < $ceiling) {
+                        $c += ($ceiling - $c) * $p + 32768 >> 16;
+                    }
+                    if ($d < $ceiling) {
+                        $d += ($ceiling - $d) * $q + 32768 >> 16;
+                    }
+                    $tile[$j] = $d << 16 | $c;
+                }
+                $place += $twice;
             }
             $base += StrokeBuffer::SIDE;
         }
@@ -71,21 +98,24 @@ final class TileBlend
     public static function added(array $tile, int $tileX, int $top, int $bottom, int $shift, int $left, int $right, DensePrint $print): array
     {
         $words = $print->words;
-        $stride = $print->area->width;
+        $stride = (int) $print->area->width;
         $starts = $print->starts;
         $ends = $print->ends;
         $carries = Density::CARRIES;
         $base = ($top + $shift) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
+            $first = (int) $starts[$row];
             $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
+            $last = (int) $ends[$row];
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
             $base += StrokeBuffer::SIDE;
             for (; $i < $last; $i++) {
                 $sum = $tile[$j] + $words[$i];
+                if (! is_int($sum)) {
+                    return $tile;
+                }
                 $over = $sum & $carries;
                 if ($over !== 0) {
                     // Where a sum is denser than full, all its 20 bits are set.
@@ -106,20 +136,23 @@ final class TileBlend
     public static function laid(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength): array
     {
         $ink = $impression->ink;
-        $stride = $impression->area->width;
+        $stride = (int) $impression->area->width;
         $starts = $impression->starts;
         $ends = $impression->ends;
         $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
+            $first = (int) $starts[$row];
             $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
+            $last = (int) $ends[$row];
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
             $base += StrokeBuffer::SIDE;
             for (; $i < $last; $i++) {
                 $c = $tile[$j];
+                if (! is_int($c)) {
+                    return $tile;
+                }
                 if ($c < $ceiling) {
                     $tile[$j] = $c + (($ceiling - $c) * ($ink[$i] * $strength >> 16) + 32768 >> 16);
                 }
@@ -137,7 +170,7 @@ final class TileBlend
     public static function laidInColour(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, int $colour): array
     {
         $ink = $impression->ink;
-        $stride = $impression->area->width;
+        $stride = (int) $impression->area->width;
         $red = ($colour >> 16) * StrokeBuffer::COLOUR_ONE;
         $green = ($colour >> 8 & 255) * StrokeBuffer::COLOUR_ONE;
         $blue = ($colour & 255) * StrokeBuffer::COLOUR_ONE;
@@ -145,17 +178,24 @@ final class TileBlend
         $ends = $impression->ends;
         $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
+            $first = (int) $starts[$row];
             $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
+            $last = (int) $ends[$row];
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
             $base += StrokeBuffer::SIDE;
             for (; $i < $last; $i++) {
-                $a = $ink[$i] * $strength >> 16;
+                $a = $ink[$i];
+                if (! is_int($a)) {
+                    return $tile;
+                }
+                $a = $a * $strength >> 16;
                 if ($a > 0) {
                     $p = $tile[$j];
+                    if (! is_int($p)) {
+                        return $tile;
+                    }
                     $c = $p >> 45;
                     if ($c < $ceiling) {
                         $c += ($ceiling - $c) * $a + 32768 >> 16;
@@ -192,26 +232,36 @@ final class TileBlend
     public static function laidInOwnColours(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, array $colours): array
     {
         $ink = $impression->ink;
-        $stride = $impression->area->width;
+        $stride = (int) $impression->area->width;
         $starts = $impression->starts;
         $ends = $impression->ends;
         $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
-            $first = $starts[$row];
+            $first = (int) $starts[$row];
             $first = $first > $left ? $first : $left;
-            $last = $ends[$row];
+            $last = (int) $ends[$row];
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
             $base += StrokeBuffer::SIDE;
             for (; $i < $last; $i++) {
-                $a = $ink[$i] * $strength >> 16;
+                $a = $ink[$i];
+                if (! is_int($a)) {
+                    return $tile;
+                }
+                $a = $a * $strength >> 16;
                 if ($a > 0) {
                     $r = $colours[$i];
+                    if (! is_int($r)) {
+                        return $tile;
+                    }
                     $red = ($r >> 16) << 7;
                     $green = ($r >> 8 & 255) << 7;
                     $blue = ($r & 255) << 7;
                     $p = $tile[$j];
+                    if (! is_int($p)) {
+                        return $tile;
+                    }
                     $c = $p >> 45;
                     if ($c < $ceiling) {
                         $c += ($ceiling - $c) * $a + 32768 >> 16;

@@ -30,17 +30,17 @@ final class Movements
      */
     public static function flicks(Rect $in, int $count = 4): array
     {
-        $traces = [];
-        for ($i = 0; $i < max(1, $count); $i++) {
+        $count = max(1, $count);
+
+        return array_map(function (int $i) use ($in, $count): Trace {
             $left = $in->x + $in->width * $i / $count;
-            $traces[] = (new PractisedHand(10 + $i))->moves(150, fn (float $u): array => [
+
+            return (new PractisedHand(10 + $i))->moves(150, fn (float $u): array => [
                 $left + $in->width * 1.04 / $count * $u,
                 $in->bottom() - $in->height * (0.15 + 0.85 * $u ** 0.9),
                 0.9 * (1 - $u) ** 0.7 + 0.02,
             ]);
-        }
-
-        return $traces;
+        }, range(0, $count - 1));
     }
 
     /**

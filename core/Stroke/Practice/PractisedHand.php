@@ -42,15 +42,16 @@ final readonly class PractisedHand
     public function moves(float $lasts, callable $at): Trace
     {
         $count = max(2, (int) round($lasts / self::EVERY));
-        $samples = [];
         $driftX = $driftY = 0.0;
-        for ($i = 0; $i <= $count; $i++) {
+
+        return new Trace(array_map(function (int $i) use ($count, $at, &$driftX, &$driftY): Sample {
             $u = $i / $count;
             $held = $at($u);
             // A hand trembles smoothly: chance is filtered, not added raw.
             $driftX += (0.9 * $this->chance->signed(1, $i) - $driftX) * 0.15;
             $driftY += (0.9 * $this->chance->signed(2, $i) - $driftY) * 0.15;
-            $samples[] = new Sample(
+
+            return new Sample(
                 $i * self::EVERY,
                 $held[0] + $driftX,
                 $held[1] + $driftY,
@@ -59,9 +60,7 @@ final readonly class PractisedHand
                 $this->realPressure ? $held[4] ?? -16 + 4 * cos($u * 4) : 0.0,
                 $this->realPressure ? $held[5] ?? 0.0 : 0.0,
             );
-        }
-
-        return new Trace($samples, $this->realPressure);
+        }, range(0, $count)), $this->realPressure);
     }
 
     /**

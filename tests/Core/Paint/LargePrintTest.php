@@ -11,6 +11,7 @@ use Yarrowfog\Core\Paint\DabPrinter;
 use Yarrowfog\Core\Paint\HalvedLevels;
 use Yarrowfog\Core\Paint\Levels;
 use Yarrowfog\Core\Paint\Smoothness;
+use Yarrowfog\Core\Paint\Stencil;
 use Yarrowfog\Core\Paint\StencilRack;
 use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Raster\Plane;
@@ -66,7 +67,7 @@ final class LargePrintTest extends TestCase
     {
         $smooth = self::tip(420, fn (float $r): float => $r < 1 ? (1 - $r * $r) ** 2 : 0.0);
         $hard = self::tip(420, fn (float $r): float => $r < 0.8 ? 1.0 : 0.0);
-        $size = fn (Levels $tip, float $px, bool $mayHalve): int => (new StencilRack($tip, true, null, $mayHalve))->stencil($px, $px)->width - 4;
+        $size = fn (Levels $tip, float $px, bool $mayHalve): int => (new StencilRack($tip, true, null, $mayHalve))->stencil($px, $px)->width - 2 * Stencil::BORDER;
         self::assertSame(200, $size($smooth, 400, true));
         self::assertSame(400, $size($smooth, 400, false));
         self::assertSame(400, $size($hard, 400, true));

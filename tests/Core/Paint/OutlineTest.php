@@ -24,17 +24,23 @@ final class OutlineTest extends TestCase
 
     public function test_fours_hold_each_value_with_its_neighbours(): void
     {
-        // 2 · 2 values in a border of two: 6 · 6.
+        // 2 · 2 values in a border of three: 8 · 8.
         $fours = Stencil::fours([2, 4, 6, 8], 2, 2);
-        self::assertCount(36, $fours);
-        self::assertSame(1 | 2 << 16 | 3 << 32 | 4 << 48, $fours[2 * 6 + 2]);
-        self::assertSame(2 | 4 << 32, $fours[2 * 6 + 3]);
-        self::assertSame(3 | 4 << 16, $fours[3 * 6 + 2]);
-        self::assertSame(4, $fours[3 * 6 + 3]);
-        self::assertSame(1 << 48, $fours[1 * 6 + 1]);
-        self::assertSame(1 << 32 | 2 << 48, $fours[1 * 6 + 2]);
-        self::assertSame(1 << 16 | 3 << 48, $fours[2 * 6 + 1]);
-        self::assertSame(0, $fours[0] + $fours[35] + $fours[4 * 6 + 4]);
+        self::assertCount(64, $fours);
+        $there = [
+            2 * 8 + 2 => 1 << 48,
+            2 * 8 + 3 => 1 << 32 | 2 << 48,
+            2 * 8 + 4 => 2 << 32,
+            3 * 8 + 2 => 1 << 16 | 3 << 48,
+            3 * 8 + 3 => 1 | 2 << 16 | 3 << 32 | 4 << 48,
+            3 * 8 + 4 => 2 | 4 << 32,
+            4 * 8 + 2 => 3 << 16,
+            4 * 8 + 3 => 3 | 4 << 16,
+            4 * 8 + 4 => 4,
+        ];
+        foreach ($fours as $i => $four) {
+            self::assertSame($there[$i] ?? 0, $four, "place {$i}");
+        }
     }
 
     public function test_a_tip_without_ink_prints_nothing(): void

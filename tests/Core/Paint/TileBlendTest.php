@@ -11,6 +11,7 @@ use Random\Randomizer;
 use Yarrowfog\Core\Paint\DensePrint;
 use Yarrowfog\Core\Paint\Density;
 use Yarrowfog\Core\Paint\Impression;
+use Yarrowfog\Core\Paint\Pairs;
 use Yarrowfog\Core\Paint\Pose;
 use Yarrowfog\Core\Paint\PrintBox;
 use Yarrowfog\Core\Paint\Rows;
@@ -97,7 +98,7 @@ final class TileBlendTest extends TestCase
             $y = $box->originY + $box->area->y;
             $empty = array_fill(0, self::SIDE ** 2, 0);
             $all = [-$x, -$y, 0, 0, $box->area->width, $box->area->height];
-            $once = TileBlend::turned($empty, ...[...$all, $stencil, Rows::of($box), 60000, 50000]);
+            $once = Pairs::toCoverage(TileBlend::turned(array_fill(0, Pairs::TILE, 0), ...[...$all, $stencil, Rows::of($box), 60000, 50000]));
             $twice = TileBlend::laid($empty, ...[...$all, $print, 60000, 50000]);
             foreach ($once as $i => $c) {
                 self::assertEqualsWithDelta($twice[$i], $c, 1.01);
@@ -150,7 +151,7 @@ final class TileBlendTest extends TestCase
         }
         $fours = Stencil::fours($values, $width, $height);
 
-        return new Stencil($width + 4, $height + 4, 1, 1, $fours, null, Stencil::outline($fours, $width, $height));
+        return new Stencil($width + 2 * Stencil::BORDER, $height + 2 * Stencil::BORDER, 1, 1, $fours, null, Stencil::outline($fours, $width, $height));
     }
 
     /** Ink by chance in rows of uneven length. */

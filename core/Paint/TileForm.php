@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint;
+
+use Yarrowfog\Core\Raster\Bytes;
+
+/** How a tile of a stroke holds its pixels. */
+enum TileForm
+{
+    /** A coverage an int, 0–65535. */
+    case Coverage;
+
+    /** Two of them an int (see Pairs). */
+    case Pairs;
+
+    /** The density of three pixels an int (see Density). */
+    case Density;
+
+    /** coverage << 45 | red << 30 | green << 15 | blue, the colours in 15 bits. */
+    case Colours;
+
+    /** Ints in a tile. */
+    public function ints(): int
+    {
+        return match ($this) {
+            self::Coverage, self::Colours => StrokeBuffer::SIDE * StrokeBuffer::SIDE,
+            self::Pairs => Pairs::TILE,
+            self::Density => StrokeBuffer::SIDE * Density::TILE_ROWS,
+        };
+    }
+
+    /** @param  array<int, int>  $tile */
+    public function toBytes(array $tile): string
+    {
+        return match ($this) {
+            self::Coverage => Bytes::fromValues($tile),
+            self::Pairs => Bytes::fromPixels($tile),
+            self::Density, self::Colours => Bytes::fromWords($tile),
+        };
+    }
+
+    /** @return array<int, int>|null null for bytes that are no tile of this form */
+    public function fromBytes(string $bytes): ?array
+    {
+        $tile = match ($this) {
+            self::Coverage => Bytes::toValues($bytes),
+            self::Pairs => Bytes::toPixels($bytes),
+            self::Density, self::Colours => Bytes::toWords($bytes),
+        };
+
+        return count($tile) === $this->ints() ? $tile : null;
+    }
+}
