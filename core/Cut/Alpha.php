@@ -7,6 +7,8 @@ namespace Yarrowfog\Core\Cut;
 use Closure;
 use Yarrowfog\Core\Raster\Bitmap;
 
+use function is_int;
+
 /** Takes parts of pictures away, or keeps them. */
 final class Alpha
 {
@@ -17,9 +19,15 @@ final class Alpha
     {
         $out = $in->pixels;
         foreach ($keep as $i => $k) {
+            if (! is_int($k)) {
+                return $in;
+            }
             if ($k < 65535) {
                 // As `part` does it: a call for each pixel would cost as much again.
                 $p = $out[$i];
+                if (! is_int($p)) {
+                    return $in;
+                }
                 $alpha = (($p & 255) * $k + 32767) * 65537 >> 32;
                 $out[$i] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
             }

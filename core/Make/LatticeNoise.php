@@ -7,6 +7,8 @@ namespace Yarrowfog\Core\Make;
 use Closure;
 use Yarrowfog\Core\Chance;
 
+use function is_int;
+
 /**
  * Smooth noise: random values on a lattice, joined by cubics; a finer layer at half the
  * strength on top (value noise, as in Ebert et al., "Texturing and Modeling", 2002). The
@@ -103,14 +105,17 @@ final readonly class LatticeNoise
 
     /**
      * The same in some places only: apart from the above, which would pay for asking at every pixel.
+     * Places are few, so the lattice is mixed down to this row for each of them alone.
      *
      * @param  array<int, int>  $where
      * @return array<int, int>
      */
     private static function togetherWhere(self $coarse, self $fine, int $y, int $width, array $where, int $most): array
     {
-        $upper = $coarse->row($y);
-        $lower = $fine->row($y);
+        [$upper, $lower, $part] = $coarse->around($y);
+        [$fineUpper, $fineLower, $finePart] = $fine->around($y);
+        $values = $coarse->values;
+        $fineValues = $fine->values;
         $parts = $coarse->parts;
         $fineParts = $fine->parts;
         $out = array_fill(0, $width, 0);
@@ -119,11 +124,20 @@ final readonly class LatticeNoise
         foreach ($fine->ends as $d => $end) {
             for (; $x < $end; $x++) {
                 $figure = $where[$i];
+                if (! is_int($figure)) {
+                    return $out;
+                }
                 if ($figure > 0 && $figure <= $most) {
                     $c = $d >> 1;
-                    $left = $upper[$c];
-                    $near = $lower[$d];
-                    $out[$x] = (2 * ($left + (($upper[$c + 1] - $left) * $parts[$x] >> 16)) + $near + (($lower[$d + 1] - $near) * $fineParts[$x] >> 16)) * 21845 >> 16;
+                    $left = $values[$upper + $c & 4095];
+                    $left += ($values[$lower + $c & 4095] - $left) * $part >> 16;
+                    $right = $values[$upper + $c + 1 & 4095];
+                    $right += ($values[$lower + $c + 1 & 4095] - $right) * $part >> 16;
+                    $near = $fineValues[$fineUpper + $d & 4095];
+                    $near += ($fineValues[$fineLower + $d & 4095] - $near) * $finePart >> 16;
+                    $far = $fineValues[$fineUpper + $d + 1 & 4095];
+                    $far += ($fineValues[$fineLower + $d + 1 & 4095] - $far) * $finePart >> 16;
+                    $out[$x] = (2 * ($left + (($right - $left) * $parts[$x] >> 16)) + $near + (($far - $near) * $fineParts[$x] >> 16)) * 21845 >> 16;
                 }
                 $i++;
             }
@@ -151,18 +165,31 @@ final readonly class LatticeNoise
     }
 
     /**
+     * The rows of the lattice around a row of pixels: where they begin in the values, and how far it is on the way from the one to the other.
+     *
+     * @return array{int, int, int} above, below, and 0–65536
+     */
+    private function around(int $y): array
+    {
+        $v = ($y + 0.5) / $this->size;
+        $row = (int) $v;
+        $t = $v - $row;
+
+        return [
+            (int) (self::VALUES * $this->chance->unit($this->stream + 2, $row)),
+            (int) (self::VALUES * $this->chance->unit($this->stream + 2, $row + 1)),
+            (int) (65536 * $t * $t * (3.0 - 2.0 * $t)),
+        ];
+    }
+
+    /**
      * The values of the lattice along a row of pixels.
      *
      * @return array<int, int>
      */
     private function row(int $y): array
     {
-        $v = ($y + 0.5) / $this->size;
-        $row = (int) $v;
-        $t = $v - $row;
-        $part = (int) (65536 * $t * $t * (3.0 - 2.0 * $t));
-        $upper = (int) (self::VALUES * $this->chance->unit($this->stream + 2, $row));
-        $lower = (int) (self::VALUES * $this->chance->unit($this->stream + 2, $row + 1));
+        [$upper, $lower, $part] = $this->around($y);
         $values = $this->values;
         $mixed = [];
         for ($i = 0; $i < $this->across; $i++) {

@@ -6,6 +6,8 @@ namespace Yarrowfog\Core\Paint;
 
 use Yarrowfog\Core\Raster\Rect;
 
+use function is_int;
+
 /** A turned and scaled print as words of density (see Density), to be laid down again and again. */
 final readonly class DensePrint
 {
@@ -78,22 +80,31 @@ final readonly class DensePrint
      */
     private static function words(array $fours, int $stride, int $width, Rows $rows, int $strength): array
     {
-        $across = $rows->across;
-        $rowPlace = $rows->place;
-        $count = count($rows->starts);
+        $across = (int) $rows->across;
+        $rowPlace = (int) $rows->place;
+        $down = (int) $rows->down;
+        $starts = $rows->starts;
+        $ends = $rows->ends;
+        $count = count($starts);
         $table = Density::table();
         $steep = Density::STEEP;
         $left = 0x0000FFFF0000FFFF;
         $words = array_fill(0, intdiv($count + Density::LANES - 1, Density::LANES) * $width, 0);
-        $shift = 0;
-        $base = 0;
+        $shift = $base = $known = $density = 0;
         for ($row = 0; $row < $count; $row++) {
-            $first = $rows->starts[$row];
+            $first = $starts[$row];
+            $last = $ends[$row];
+            if (! is_int($first) || ! is_int($last)) {
+                return $words;
+            }
             $place = $rowPlace + $first * $across;
-            $rowPlace += $rows->down;
-            $last = $base + $rows->ends[$row];
+            $rowPlace += $down;
+            $last += $base;
             for ($j = $base + $first; $j < $last; $j++) {
                 $q = $fours[($place >> 48) * $stride + ($place >> 16 & 65535)];
+                if (! is_int($q)) {
+                    return $words;
+                }
                 if ($q > 0) {
                     $f = $place >> 8 & 255;
                     $q = ($q & $left) * (256 - $f) + ($q >> 16 & $left) * $f;
@@ -102,9 +113,17 @@ final readonly class DensePrint
                     if ($a < $steep) {
                         $i = $a >> 4;
                         $d = $table[$i];
+                        if (! is_int($d)) {
+                            return $words;
+                        }
                         $words[$j] |= $d + (($table[$i + 1] - $d) * ($a & 15) + 8 >> 4) << $shift;
                     } else {
-                        $words[$j] |= Density::of($a) << $shift;
+                        // Full ink lies side by side: the same as for the pixel before, mostly.
+                        if ($a !== $known) {
+                            $known = $a;
+                            $density = Density::of($a);
+                        }
+                        $words[$j] |= $density << $shift;
                     }
                 }
                 $place += $across;

@@ -10,6 +10,8 @@ use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Drift;
 
+use function is_int;
+
 /** A turned and scaled print, pixel by pixel, that can be laid down again and again. */
 final readonly class Impression
 {
@@ -111,17 +113,27 @@ final readonly class Impression
     private static function ink(array $fours, int $stride, int $width, Rows $rows): array
     {
         $left = 0x0000FFFF0000FFFF;
-        $across = $rows->across;
-        $rowPlace = $rows->place;
-        $count = count($rows->starts);
+        $across = (int) $rows->across;
+        $rowPlace = (int) $rows->place;
+        $down = (int) $rows->down;
+        $starts = $rows->starts;
+        $ends = $rows->ends;
+        $count = count($starts);
         $out = array_fill(0, $count * $width, 0);
         for ($row = 0; $row < $count; $row++) {
-            $first = $rows->starts[$row];
+            $first = $starts[$row];
+            $last = $ends[$row];
+            if (! is_int($first) || ! is_int($last)) {
+                return $out;
+            }
             $place = $rowPlace + $first * $across;
-            $rowPlace += $rows->down;
-            $last = $row * $width + $rows->ends[$row];
+            $rowPlace += $down;
+            $last += $row * $width;
             for ($j = $row * $width + $first; $j < $last; $j++) {
                 $q = $fours[($place >> 48) * $stride + ($place >> 16 & 65535)];
+                if (! is_int($q)) {
+                    return $out;
+                }
                 if ($q > 0) {
                     $f = $place >> 8 & 255;
                     $q = ($q & $left) * (256 - $f) + ($q >> 16 & $left) * $f;
@@ -144,17 +156,27 @@ final readonly class Impression
      */
     private static function colours(array $ink, array $colours, int $stride, int $width, Rows $rows): array
     {
-        $across = $rows->across;
-        $rowPlace = $rows->place;
-        $count = count($rows->starts);
+        $across = (int) $rows->across;
+        $rowPlace = (int) $rows->place;
+        $down = (int) $rows->down;
+        $starts = $rows->starts;
+        $ends = $rows->ends;
+        $count = count($starts);
         $out = array_fill(0, $count * $width, 0);
         for ($row = 0; $row < $count; $row++) {
-            $first = $rows->starts[$row];
+            $first = $starts[$row];
+            $last = $ends[$row];
+            if (! is_int($first) || ! is_int($last)) {
+                return $out;
+            }
             $place = $rowPlace + $first * $across;
-            $rowPlace += $rows->down;
-            $last = $row * $width + $rows->ends[$row];
+            $rowPlace += $down;
+            $last += $row * $width;
             for ($j = $row * $width + $first; $j < $last; $j++) {
                 $m = $ink[$j];
+                if (! is_int($m)) {
+                    return $out;
+                }
                 if ($m > 0) {
                     $i = ($place >> 48) * $stride + ($place >> 16 & 65535);
                     $f = $place >> 8 & 255;

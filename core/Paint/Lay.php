@@ -8,6 +8,8 @@ use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\Rect;
 
+use function is_int;
+
 /**
  * Lays a stroke over what is on the sheet, on straight colours: source-over, blended or
  * not, and destination-out for an eraser (W3C Compositing and Blending Level 1, sections
@@ -91,6 +93,9 @@ final class Lay
             $i = $from + $row * StrokeBuffer::SIDE;
             for ($n = 0; $n < $width; $n++) {
                 $c = $tile[$i];
+                if (! is_int($c)) {
+                    return $pixels;
+                }
                 if ($c > 0) {
                     if ($many) {
                         $red = ($c >> 30 & 32767) + 64 >> 7;
@@ -100,6 +105,9 @@ final class Lay
                         $c >>= 45;
                     }
                     $p = $pixels[$j];
+                    if (! is_int($p)) {
+                        return $pixels;
+                    }
                     $alpha = $p & 255;
                     if ($c >= self::SOLID) {
                         $pixels[$j] = $solid;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
+use function is_int;
+
 /**
  * Two coverages to an int, side by side on the sheet: bits 0–15 the left one, 16–31 the right
  * one. Prints that are turned one by one are blended into such tiles, two pixels at a time: half as often is
@@ -36,6 +38,9 @@ final class Pairs
             $last = $until + 1 >> 1;
             for ($i = $from >> 1; $i < $last; $i++) {
                 $pair = $pairs[$i];
+                if (! is_int($pair)) {
+                    return $out;
+                }
                 if ($pair !== 0) {
                     $out[$to] = $pair & 65535;
                     $out[$to + 1] = $pair >> 16;

@@ -44,9 +44,12 @@ final class TileBlend
         // Of the tile's pixels, that of column 0 in this row.
         $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
-            $first = (int) $starts[$row];
+            $first = $starts[$row];
+            $last = $ends[$row];
+            if (! is_int($first) || ! is_int($last)) {
+                return $tile;
+            }
             $first = $base + ($first > $left ? $first : $left) >> 1;
-            $last = (int) $ends[$row];
             $last = $base + ($last < $right ? $last : $right) + 1 >> 1;
             $place = $rowPlace + (2 * $first - $base) * $across;
             $rowPlace += $down;
@@ -104,9 +107,12 @@ final class TileBlend
         $carries = Density::CARRIES;
         $base = ($top + $shift) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
-            $first = (int) $starts[$row];
+            $first = $starts[$row];
+            $last = $ends[$row];
+            if (! is_int($first) || ! is_int($last)) {
+                return $tile;
+            }
             $first = $first > $left ? $first : $left;
-            $last = (int) $ends[$row];
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
@@ -141,9 +147,12 @@ final class TileBlend
         $ends = $impression->ends;
         $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
-            $first = (int) $starts[$row];
+            $first = $starts[$row];
+            $last = $ends[$row];
+            if (! is_int($first) || ! is_int($last)) {
+                return $tile;
+            }
             $first = $first > $left ? $first : $left;
-            $last = (int) $ends[$row];
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
@@ -178,9 +187,12 @@ final class TileBlend
         $ends = $impression->ends;
         $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
-            $first = (int) $starts[$row];
+            $first = $starts[$row];
+            $last = $ends[$row];
+            if (! is_int($first) || ! is_int($last)) {
+                return $tile;
+            }
             $first = $first > $left ? $first : $left;
-            $last = (int) $ends[$row];
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
@@ -237,9 +249,12 @@ final class TileBlend
         $ends = $impression->ends;
         $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
-            $first = (int) $starts[$row];
+            $first = $starts[$row];
+            $last = $ends[$row];
+            if (! is_int($first) || ! is_int($last)) {
+                return $tile;
+            }
             $first = $first > $left ? $first : $left;
-            $last = (int) $ends[$row];
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;

@@ -6,6 +6,8 @@ namespace Yarrowfog\Core\Raster;
 
 use Closure;
 
+use function is_int;
+
 /**
  * Gaussian blur; the cost does not grow with σ. Beyond the edge the edge value goes on.
  *
@@ -162,10 +164,13 @@ final class Blur
         for ($y = 0; $y < $height; $y++) {
             $i = $y * $width;
             $last = $i + $width - 1;
-            $before = $in[$i];
+            $before = (int) $in[$i];
             $here = $before;
             for (; $i < $last; $i++) {
                 $after = $in[$i + 1];
+                if (! is_int($after)) {
+                    return $out;
+                }
                 $out[$i] = $here * $middle + ($before + $after) * $side + $round >> $bits & $mask;
                 $before = $here;
                 $here = $after;
@@ -229,14 +234,17 @@ final class Blur
                 $mixed[$x + 3] = $r3[$x] * $w0 + ($r2[$x] + $r4[$x]) * $w1 + ($r1[$x] + $r5[$x]) * $w2 + ($r0[$x] + $r6[$x]) * $w3 + $round >> $bits & $mask;
             }
             // Beyond the edge the edge value goes on.
-            $a = $b = $c = $mixed[0] = $mixed[1] = $mixed[2] = $mixed[3];
+            $a = $b = $c = $mixed[0] = $mixed[1] = $mixed[2] = (int) $mixed[3];
             $mixed[$width + 3] = $mixed[$width + 4] = $mixed[$width + 5] = $mixed[$width + 2];
-            $d = $mixed[3];
-            $e = $mixed[4];
-            $f = $mixed[5];
+            $d = (int) $mixed[3];
+            $e = (int) $mixed[4];
+            $f = (int) $mixed[5];
             $to = $y * $width;
             for ($x = 6; $x < $width + 6; $x++) {
                 $g = $mixed[$x];
+                if (! is_int($g)) {
+                    return $out;
+                }
                 $out[$to] = $d * $w0 + ($c + $e) * $w1 + ($b + $f) * $w2 + ($a + $g) * $w3 + $round >> $bits & $mask;
                 $to++;
                 $a = $b;

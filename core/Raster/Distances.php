@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Raster;
 
+use function is_int;
+
 /**
  * Exact Euclidean distances: Felzenszwalb and Huttenlocher, "Distance Transforms of
  * Sampled Functions" (2012).
@@ -35,6 +37,9 @@ final class Distances
             for ($q = 0; $q < $width; $q++) {
                 $down = $field[$row + $q];
                 $up = $below[$q] + 1;
+                if (! is_int($down) || ! is_int($up)) {
+                    return $field;
+                }
                 if ($up < $down) {
                     $down = $up;
                 }

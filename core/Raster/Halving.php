@@ -6,6 +6,8 @@ namespace Yarrowfog\Core\Raster;
 
 use Closure;
 
+use function is_int;
+
 /**
  * A picture made half as large, and doubled again (Burt and Adelson, "The Laplacian Pyramid as a
  * Compact Image Code", 1983), with (1, 3, 3, 1) / 8 on the way down and the same on the way up.
@@ -42,7 +44,7 @@ final class Halving
         $c = $height > 1 ? $rows(1) : $b;
         for ($y = 0; $y < $height; $y += 2) {
             $d = $y + 2 < $height ? $rows($y + 2) : $c;
-            $left = $a[0] + 3 * ($b[0] + $c[0]) + $d[0];
+            $left = (int) ($a[0] + 3 * ($b[0] + $c[0]) + $d[0]);
             $here = $left;
             $x = 0;
             for ($last = $to + $pairs; $to < $last; $to++) {
@@ -50,6 +52,9 @@ final class Halving
                 $right = $a[$x] + 3 * ($b[$x] + $c[$x]) + $d[$x];
                 $x++;
                 $far = $a[$x] + 3 * ($b[$x] + $c[$x]) + $d[$x];
+                if (! is_int($right) || ! is_int($far)) {
+                    return $out;
+                }
                 $out[$to] = $left + 3 * ($here + $right) + $far + $round >> 6 & $mask;
                 $left = $right;
                 $here = $far;
@@ -87,13 +92,16 @@ final class Halving
         // Three parts of the near row and one of the far one, column by column; then the same along the row.
         $a = $near * $halfWidth;
         $b = $far * $halfWidth;
-        $here = 3 * $in[$a] + $in[$b];
+        $here = (int) (3 * $in[$a] + $in[$b]);
         $before = $here;
         $to = 0;
         for ($last = $a + $halfWidth - 1; $a < $last;) {
             $a++;
             $b++;
             $next = 3 * $in[$a] + $in[$b];
+            if (! is_int($next)) {
+                return $out;
+            }
             $out[$to] = (3 * $here + $before + $round) >> 4 & $mask;
             $out[$to + 1] = (3 * $here + $next + $round) >> 4 & $mask;
             $to += 2;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Raster;
 
+use function is_int;
+
 /**
  * Uneven light on a flat ground.
  *
@@ -357,14 +359,17 @@ final class Lighting
             for ($rowEnd = $i + $in->width; $i < $rowEnd;) {
                 // The pixels between two columns.
                 $column = $at >> 16;
-                $here = $columns[$column < 0 ? 0 : ($column > $last ? $last : $column)];
-                $there = $columns[$column < 0 ? 0 : ($column >= $last ? $last : $column + 1)];
+                $here = (int) $columns[$column < 0 ? 0 : ($column > $last ? $last : $column)];
+                $there = (int) $columns[$column < 0 ? 0 : ($column >= $last ? $last : $column + 1)];
                 $end = $i + intdiv(($column + 1 << 16) - $at + $step - 1, $step);
                 $end = $end < $rowEnd ? $end : $rowEnd;
                 for (; $i < $end; $i++) {
                     $f = $at >> 12 & 15;
                     $gain = ($here * (16 - $f) + $there * $f) >> 4;
                     $p = $out[$i];
+                    if (! is_int($p)) {
+                        return $in;
+                    }
                     $r = ($p >> 24) * ($gain >> 42 & 0xFFFF) >> 8;
                     $g = ($p >> 16 & 255) * ($gain >> 21 & 0xFFFF) >> 8;
                     $b = ($p >> 8 & 255) * ($gain & 0xFFFF) >> 8;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Raster;
 
 /**
- * Fills outlines, anti-aliased: exact coverage across, four lines a pixel down.
+ * Fills outlines, anti-aliased: exact coverage across, eight lines a pixel down.
  *
  * Scan conversion with signed area accumulation along each sub-line (as in the smooth
  * rasterisers of font engines); what lies inside is told by the non-zero winding rule.
@@ -25,22 +25,26 @@ final class Polygon
         $crossings = self::crossings($outlines, $height);
         $out = array_fill(0, $width * $height, 0);
         $share = intdiv(65535, self::LINES);
+        $full = self::LINES * $share;
         for ($y = 0; $y < $height; $y++) {
-            $row = null;
+            $rises = null;
             for ($k = 0; $k < self::LINES; $k++) {
                 $line = $crossings[$y * self::LINES + $k] ?? null;
                 if ($line === null) {
                     continue;
                 }
-                $row ??= array_fill(0, $width, 0);
+                $rises ??= array_fill(0, $width + 2, 0);
                 foreach (self::spans($line, $evenOdd) as [$from, $to]) {
-                    $row = self::covered($row, max(0.0, $from), min((float) $width, $to), $share);
+                    self::cover($rises, max(0.0, $from), min((float) $width, $to), $share);
                 }
             }
-            if ($row !== null) {
+            if ($rises !== null) {
                 $i = $y * $width;
-                foreach ($row as $value) {
-                    $out[$i++] = $value >= self::LINES * $share ? 65535 : $value;
+                $value = 0;
+                for ($x = 0; $x < $width; $x++) {
+                    $value += $rises[$x];
+                    $out[$i] = $value >= $full ? 65535 : $value;
+                    $i++;
                 }
             }
         }
@@ -103,29 +107,30 @@ final class Polygon
     }
 
     /**
-     * @param  array<int, int>  $row
-     * @return array<int, int>
+     * Adds a span to a row, which is held as what each pixel has more than the one before it.
+     *
+     * @param  array<int, int>  $rises
+     * @param  float  $to  within the row
      */
-    private static function covered(array $row, float $from, float $to, int $share): array
+    private static function cover(array &$rises, float $from, float $to, int $share): void
     {
         if ($to <= $from) {
-            return $row;
+            return;
         }
         $first = (int) $from;
         $last = (int) $to;
         if ($first === $last) {
-            $row[$first] += (int) (($to - $from) * $share);
+            $part = (int) (($to - $from) * $share);
+            $rises[$first] += $part;
+            $rises[$first + 1] -= $part;
 
-            return $row;
+            return;
         }
-        $row[$first] += (int) (($first + 1 - $from) * $share);
-        for ($x = $first + 1; $x < $last; $x++) {
-            $row[$x] += $share;
-        }
-        if ($last < count($row)) {
-            $row[$last] += (int) (($to - $last) * $share);
-        }
-
-        return $row;
+        $part = (int) (($first + 1 - $from) * $share);
+        $rises[$first] += $part;
+        $rises[$first + 1] += $share - $part;
+        $part = (int) (($to - $last) * $share);
+        $rises[$last] += $part - $share;
+        $rises[$last + 1] -= $part;
     }
 }

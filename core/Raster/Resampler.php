@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Raster;
 
+use function is_int;
+
 /**
  * Scales pictures, one axis after the other.
  *
@@ -243,6 +245,9 @@ final readonly class Resampler
                 while ($i < $end) {
                     $value = $in[$i];
                     $weight = $weights[$w];
+                    if (! is_int($value) || ! is_int($weight)) {
+                        return $out;
+                    }
                     $high += ($value >> 32) * $weight;
                     $low += ($value & 0xFFFFFFFF) * $weight;
                     $i++;
@@ -276,6 +281,9 @@ final readonly class Resampler
                 $w++;
                 for ($x = 0; $x < $width; $x++) {
                     $value = $in[$i];
+                    if (! is_int($value)) {
+                        return $out;
+                    }
                     $high[$x] += ($value >> 32) * $weight;
                     $low[$x] += ($value & 0xFFFFFFFF) * $weight;
                     $i++;

@@ -79,7 +79,7 @@ final class Turning
         // Where all is black only the alpha is mixed; the other half is not looked at.
         $redGreen = $premultiplied->redGreen ?? [];
         $isBlack = $redGreen === [];
-        $stride = $in->width;
+        $stride = (int) $in->width;
         $du = (int) round($cos * self::ONE);
         $dv = (int) round(-$sin * self::ONE);
         $lastColumn = ($in->width - 1) * self::ONE;
@@ -102,9 +102,10 @@ final class Turning
             for ($x = $end; $x < $until; $x++) {
                 $out[$row + $x] = self::atEdge($in, $u + $x * $du, $v + $x * $dv);
             }
+            $first = (int) $first;
             $u += $first * $du;
             $v += $first * $dv;
-            $last = $row + $end;
+            $last = $row + (int) $end;
             $to = $row + $first;
             if ($isOpaque) {
                 for (; $to < $last; $to++) {

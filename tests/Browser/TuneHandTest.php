@@ -113,6 +113,14 @@ final class TuneHandTest extends BrowserTestCase
         self::assertTrue($box[1]);
         $chrome->click('[data-zoom]');
         $chrome->waitForText('[data-zoom]', '100 %');
+        // The wheel with Ctrl does it too, about the place under it.
+        $chrome->run('const m = document.querySelector("[x-ref=mat]"); const b = m.getBoundingClientRect(); for (let i = 0; i < 3; i++) m.dispatchEvent(new WheelEvent("wheel", { deltaY: -100, ctrlKey: true, clientX: b.left + 40, clientY: b.top + 30, bubbles: true, cancelable: true }))');
+        $chrome->waitForText('[data-zoom]', '195 %');
+        $held = (array) $chrome->run('const b = document.querySelector("[x-ref=swatch]").getBoundingClientRect(); const m = document.querySelector("[x-ref=mat]").getBoundingClientRect(); return [(m.left + 40 - b.left) * m.width / b.width, (m.top + 30 - b.top) * m.width / b.width]');
+        self::assertEqualsWithDelta(40, $held[0], 0.5);
+        self::assertEqualsWithDelta(30, $held[1], 0.5);
+        $chrome->click('[data-zoom]');
+        $chrome->waitForText('[data-zoom]', '100 %');
         $chrome->click('[aria-label=Backdrop] [aria-label=Black]');
         self::assertSame('rgb(17, 17, 17)', $chrome->run('return getComputedStyle(document.querySelector("[x-ref=mat]")).backgroundColor'));
         // A picture from Gather lies under the strokes: then every pixel is opaque.

@@ -109,6 +109,7 @@ final class TunePartsTest extends BrowserTestCase
         $chrome->pen('[x-ref=mat]', [[0.01, 0.06, 0.5]], 'mouse');
         $chrome->waitForText('[aria-label=Ink]', 'There is no paint at that place');
         // A painted place gives its colour to the ink in hand.
+        $chrome->wait('the swatch in that ink', fn (): bool => $chrome->run('return document.querySelector("[aria-label^=\'Main ink,\']").ariaLabel.endsWith(document.querySelector("[x-ref=swatch]").dataset.ink)') === true);
         $chrome->press('Pick one from the swatch');
         // The place with the most paint on it.
         $painted = $chrome->run('const c = document.querySelector("[x-ref=swatch]"); const d = c.getContext("2d").getImageData(0, 0, c.width, c.height).data; let best = 0; for (let i = 0; i < d.length / 4; i++) if (d[4 * i + 3] > d[4 * best + 3]) best = i; return [((best % c.width) + 0.5) / c.width, (Math.floor(best / c.width) + 0.5) / c.height, "#" + [0, 1, 2].map((k) => d[4 * best + k].toString(16).padStart(2, "0")).join("")]');

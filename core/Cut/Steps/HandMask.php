@@ -24,6 +24,8 @@ use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
 use Yarrowfog\Core\Tip\TipKind;
 
+use function is_int;
+
 /** Hides and shows parts of the picture with painted strokes, by the engine itself. */
 final readonly class HandMask implements Step
 {
@@ -104,8 +106,14 @@ final readonly class HandMask implements Step
                 $to = $y * $bounds->width + $area->x;
                 for ($n = $area->width; $n > 0; $n--) {
                     $c = $tile[$from];
+                    if (! is_int($c)) {
+                        return $keep;
+                    }
                     if ($c > 0) {
                         $k = $keep[$to];
+                        if (! is_int($k)) {
+                            return $keep;
+                        }
                         $keep[$to] = $shows ? $k + ((65535 - $k) * $c >> 16) + ($c >= 65535 ? 1 : 0) : $k - ($k * $c >> 16) - ($c >= 65535 && $k > 0 ? 1 : 0);
                     }
                     $from++;

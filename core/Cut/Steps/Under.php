@@ -8,6 +8,8 @@ use Closure;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Raster\Bitmap;
 
+use function is_int;
+
 /** Lays one flat colour under or over a picture: source-over of Porter and Duff (1984). */
 final class Under
 {
@@ -30,9 +32,13 @@ final class Under
             $alpha = $alphas($y);
             for ($x = 0; $x < $in->width; $x++) {
                 $p = $out[$i];
+                $under = $alpha[$x];
+                if (! is_int($p) || ! is_int($under)) {
+                    return $in;
+                }
                 $own = $p & 255;
                 if ($own < 255) {
-                    $under = $alpha[$x] * $times;
+                    $under *= $times;
                     $under = ($under > 65535 ? 65535 : $under) * $part >> 24;
                     if ($under > 0) {
                         $rest = $under * (255 - $own) * 257 + 32768 >> 16;
@@ -43,6 +49,9 @@ final class Under
                         } else {
                             $half = $all >> 1;
                             $inverse = $inverses[$all];
+                            if (! is_int($inverse)) {
+                                return $in;
+                            }
                             $rg = ($p >> 24 << 32 | $p >> 16 & 255) * $own + $redGreen * $rest + ($half << 32 | $half);
                             $out[$i] = ($rg >> 32) * $inverse >> 32 << 24
                                 | ($rg & 0xFFFFFFFF) * $inverse >> 32 << 16
@@ -86,8 +95,12 @@ final class Under
             $alpha = $alphas($y);
             for ($x = 0; $x < $in->width; $x++) {
                 $p = $out[$i];
+                $s = $alpha[$x];
+                if (! is_int($p) || ! is_int($s)) {
+                    return $in;
+                }
                 if (($p & 255) > 0) {
-                    $s = (65535 - $alpha[$x]) * $times;
+                    $s = (65535 - $s) * $times;
                     $s = ($s > 65535 ? 65535 : $s) * $part >> 16;
                     if ($s > 0) {
                         $out[$i] = ($p >> 24) + (($r - ($p >> 24)) * $s >> 16) << 24

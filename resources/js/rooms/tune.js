@@ -174,7 +174,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
             context.clearRect(0, 0, order.width, order.height);
             patches.forEach((patch) => context.putImageData(patch.image, patch.x, patch.y));
             countOn(canvas, 'painted');
-            canvas.dataset.size = String(order.brush.settings.size.base);
+            canvas.dataset.ink = order.brush.inks.main;
             this.curves = words.curves;
             this.message = '';
         } catch (error) {

@@ -83,7 +83,7 @@ export class SwatchView extends Plain {
         this.mat.addEventListener('wheel', (event) => {
             if (event.ctrlKey || event.metaKey) {
                 event.preventDefault();
-                this.scaleBy(event.deltaY < 0 ? 1.25 : 0.8, event.clientX, event.clientY);
+                this.zoomBy(event.deltaY < 0 ? 1.25 : 0.8, event.clientX, event.clientY);
             } else if (this.scale > 1) {
                 event.preventDefault();
                 this.pan(-event.deltaX, -event.deltaY);

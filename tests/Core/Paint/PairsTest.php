@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Paint;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Yarrowfog\Core\Paint\DabPrinter;
+use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Paint\Pairs;
+use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\TileForm;
+use Yarrowfog\Core\Raster\Plane;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Dab;
+use Yarrowfog\Core\Stroke\Shape;
+use Yarrowfog\Core\Tip\Frame;
+
+/** Tiles that hold two pixels an int, and how tiles of any form go to another process. */
+final class PairsTest extends TestCase
+{
+    private const SIDE = StrokeBuffer::SIDE;
+
+    public function test_a_tile_of_pairs_as_one_of_coverage(): void
+    {
+        $chance = new Randomizer(new Mt19937(2));
+        $pairs = array_map(fn (): int => $chance->getInt(0, 0xFFFFFFFF), range(1, Pairs::TILE));
+        foreach (Pairs::toCoverage($pairs) as $i => $c) {
+            self::assertSame($pairs[$i >> 1] >> 16 * ($i & 1) & 65535, $c);
+        }
+        // Off the sheet there is nothing, in the middle of a pair too.
+        foreach ([[3, 2, 100, 77], [4, 0, 101, 128], [127, 127, 128, 128], [0, 0, 1, 1]] as [$left, $top, $right, $bottom]) {
+            foreach (Pairs::toCoverage($pairs, $left, $top, $right, $bottom) as $i => $c) {
+                [$x, $y] = [$i % self::SIDE, intdiv($i, self::SIDE)];
+                self::assertSame($x >= $left && $x < $right && $y >= $top && $y < $bottom ? $pairs[$i >> 1] >> 16 * ($i & 1) & 65535 : 0, $c);
+            }
+        }
+    }
+
+    /** @return iterable<string, array{TileForm, int}> each form, and the largest int in it */
+    public static function forms(): iterable
+    {
+        yield 'coverage' => [TileForm::Coverage, 65535];
+        yield 'pairs' => [TileForm::Pairs, 0xFFFFFFFF];
+        yield 'density' => [TileForm::Density, PHP_INT_MAX];
+        yield 'colours' => [TileForm::Colours, PHP_INT_MAX];
+    }
+
+    #[DataProvider('forms')]
+    public function test_a_tile_comes_back_from_its_bytes(TileForm $form, int $most): void
+    {
+        $chance = new Randomizer(new Mt19937(4));
+        $tile = array_map(fn (int $i): int => $i === 1 ? $most : $chance->getInt(0, $most), range(1, $form->ints()));
+        $bytes = $form->toBytes($tile);
+        self::assertSame($tile, $form->fromBytes($bytes));
+        self::assertNull($form->fromBytes(substr($bytes, 0, -8)));
+        self::assertNull($form->fromBytes(''));
+    }
+
+    /** Dabs of differing opacity, each turned, over the edges of tiles and of the sheet: what is printed in one go is what is printed by impressions. */
+    public function test_turned_dabs_are_printed_as_by_impressions(): void
+    {
+        $chance = new Randomizer(new Mt19937(8));
+        $values = array_map(fn (): int => $chance->getInt(0, 2) === 0 ? 0 : $chance->getInt(0, 65535), range(1, 24 * 24));
+        $tip = new HalvedLevels(new Frame(new Plane(24, 24, $values)));
+        $bounds = new Rect(0, 0, 201, 155);
+        $brush = Brush::read(['settings' => ['size' => ['base' => 30], 'angle' => ['spread' => 180], 'opacity' => ['base' => 0.8, 'spread' => 0.5]]]);
+        $printer = new DabPrinter($tip, $brush);
+        $buffer = $printer->buffer($bounds, 0);
+        self::assertCount(Pairs::TILE, $buffer->take('0 0'));
+        $dabs = $exact = [];
+        for ($n = 0; $n < 40; $n++) {
+            $dabs[] = new Dab($n, $n, $chance->getInt(-40, 1700) / 8, $chance->getInt(-40, 1300) / 8, new Shape($chance->getInt(40, 320) / 10, $chance->getInt(0, 359), 1.0), 0.3 + 0.7 * ($n % 7) / 7, 0.2 + 0.8 * ($n % 5) / 5, 0);
+        }
+        $printer->paint($dabs, $buffer);
+        foreach ($dabs as $dab) {
+            $print = $printer->impression($dab);
+            $x = ((int) round($dab->x * 8) >> 3) + $print->area->x;
+            $y = ((int) round($dab->y * 8) >> 3) + $print->area->y;
+            foreach ($print->ink as $i => $ink) {
+                [$px, $py] = [$x + $i % $print->area->width, $y + intdiv($i, $print->area->width)];
+                if ($px >= 0 && $py >= 0 && $px < 201 && $py < 155) {
+                    $c = $exact[$py * 201 + $px] ?? 0.0;
+                    $exact[$py * 201 + $px] = $c + max(0.0, $dab->opacity * 65535 - $c) * $ink / 65536 * $dab->flow;
+                }
+            }
+        }
+        $seen = 0;
+        foreach ($buffer->keys() as $key) {
+            $area = StrokeBuffer::area($key);
+            foreach ($buffer->tile($key) ?? [] as $i => $c) {
+                [$x, $y] = [$area->x + $i % self::SIDE, $area->y + intdiv($i, self::SIDE)];
+                self::assertEqualsWithDelta($x < 201 && $y < 155 ? $exact[$y * 201 + $x] ?? 0 : 0, $c, 40, "{$x} {$y}");
+                $seen += $c > 0 ? 1 : 0;
+            }
+        }
+        self::assertGreaterThan(5000, $seen);
+    }
+}
