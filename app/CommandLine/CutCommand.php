@@ -15,6 +15,7 @@ use Yarrowfog\Core\Cut\CheckList;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
+use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Format\Schemas;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Tip\Frame;
@@ -36,9 +37,10 @@ final class CutCommand extends EngineCommand
         $list = CutList::read(JsonFile::read(self::option($input, 'steps'), Schemas::cutList()));
         $out = self::option($input, 'out');
         $picture = self::picture(is_string($in) ? $in : throw new InvalidInput('in', 'Name one picture.'));
-        $cut = $list->replay($picture->bitmap());
+        $replay = Replay::of($list, $picture->bitmap());
+        $cut = $replay->picture;
         AtomicFile::write($out, PictureFile::png(Frame::fromPicture($cut, $list->kind)->toPicture(), $picture->dpi));
-        $findings = array_map(fn (Finding $f): array => $f->toArray(), CheckList::look(new CutResult($cut, $list)));
+        $findings = array_map(fn (Finding $f): array => $f->toArray(), CheckList::look(CutResult::of($replay, $list, $picture->bitmap(...))));
         $report = $input->getOption('report');
         if (is_string($report)) {
             JsonFile::write($report, ['width' => $cut->width, 'height' => $cut->height, 'kind' => $list->kind->value, 'findings' => $findings]);

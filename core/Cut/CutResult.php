@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use Closure;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
@@ -23,14 +24,33 @@ final readonly class CutResult
     /** @var list<int> ink of the outermost pixels of that rectangle, sorted, 0–65535 */
     private array $borderInk;
 
-    /** @param  float  $factor  size of the picture against the full one */
-    public function __construct(public Bitmap $picture, public CutList $list, public float $factor = 1.0)
-    {
+    /**
+     * @param  float  $factor  size of the picture against the full one
+     * @param  Placement|null  $placement  of the picture on its source, and
+     * @param  (Closure(int): Replay)|null  $upTo  the replay of that source up to a step, where they are known
+     */
+    public function __construct(
+        public Bitmap $picture,
+        public CutList $list,
+        public float $factor = 1.0,
+        public ?Placement $placement = null,
+        private ?Closure $upTo = null,
+    ) {
         $this->ink = InkRule::plane($picture, $list->kind);
         $this->inked = InkBounds::of($this->ink, self::NOTHING) ?? $picture->bounds();
         $border = array_map(fn (array $p): int => $this->ink->at($p[0], $p[1]), $this->border());
         sort($border);
         $this->borderInk = $border;
+    }
+
+    /**
+     * Of a replay to the end of its list.
+     *
+     * @param  Closure(): Bitmap  $source  opened again only where a check must know what a step was given
+     */
+    public static function of(Replay $replay, CutList $list, Closure $source, float $factor = 1.0): self
+    {
+        return new self($replay->picture, $list, $factor, $replay->placement, fn (int $at): Replay => Replay::begin($source())->through($list, $at, $factor));
     }
 
     /**
@@ -96,12 +116,21 @@ final readonly class CutResult
     /** The step of this class that is switched on and comes last, if there is one. */
     public function step(string $class): ?ListedStep
     {
-        $found = null;
-        foreach ($this->list->steps as $listed) {
-            $found = $listed->on && $listed->step === $class ? $listed : $found;
-        }
+        $all = $this->steps($class);
 
-        return $found;
+        return $all === [] ? null : $all[array_key_last($all)];
+    }
+
+    /** @return array<int, ListedStep> those of this class that are switched on, by their place in the list */
+    public function steps(string $class): array
+    {
+        return array_filter($this->list->steps, fn (ListedStep $listed): bool => $listed->on && $listed->step === $class);
+    }
+
+    /** The source as it reached a step, if that is known. */
+    public function before(int $at): ?Replay
+    {
+        return $this->upTo === null ? null : ($this->upTo)($at);
     }
 
     /** Where a step that fits the frame belongs: before a closing scale, so that the size asked for is the size of the tip. */

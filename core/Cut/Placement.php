@@ -56,6 +56,22 @@ final readonly class Placement
         );
     }
 
+    /**
+     * Where a place of this picture is on another one from the same source.
+     *
+     * @return array{float, float} px of that picture
+     */
+    public function placeOn(self $other, float $x, float $y): array
+    {
+        $det = $this->a * $this->d - $this->b * $this->c;
+        $x -= $this->e;
+        $y -= $this->f;
+        $u = ($this->d * $x - $this->c * $y) / $det;
+        $v = ($this->a * $y - $this->b * $x) / $det;
+
+        return [$other->a * $u + $other->c * $v + $other->e, $other->b * $u + $other->d * $v + $other->f];
+    }
+
     /** @return array{float, float, float, float, float, float, int, int} a to f, width, height */
     public function toArray(): array
     {

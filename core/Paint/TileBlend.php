@@ -49,8 +49,11 @@ final class TileBlend
             if (! is_int($first) || ! is_int($last)) {
                 return $tile;
             }
-            $first = $base + ($first > $left ? $first : $left) >> 1;
-            $last = $base + ($last < $right ? $last : $right) + 1 >> 1;
+            $first = $first > $left ? $first : $left;
+            $last = $last < $right ? $last : $right;
+            // Whole pairs; none where the row is empty.
+            $last = $first < $last ? $base + $last + 1 >> 1 : 0;
+            $first = $base + $first >> 1;
             $place = $rowPlace + (2 * $first - $base) * $across;
             $rowPlace += $down;
             for ($j = $first; $j < $last; $j++) {

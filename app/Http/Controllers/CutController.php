@@ -26,6 +26,7 @@ use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\Frame;
 
 /** A source while it is being cut. */
@@ -90,7 +91,7 @@ final class CutController
         $body = JsonBody::read($request)->keys(['list', 'at', 'backdrop']);
         $list = CutList::read($body->object('list'));
         [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0));
-        $cut = new CutResult($replay->picture, $list, $factor);
+        $cut = CutResult::of($replay, $list, fn (): Bitmap => $cutter->small($source), $factor);
         $levels = new HalvedLevels(Frame::fromPicture($cut->picture, $list->kind));
         $prints = PrintPreview::paint($levels, $list->kind, PrintPreview::BACKDROPS[$body->choice('backdrop', array_keys(PrintPreview::BACKDROPS), 'white')]);
         $strip = PrintPreview::onAll($levels, $list->kind);

@@ -4,15 +4,12 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Checks;
 
-use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Cut\Check;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Mending;
 use Yarrowfog\Core\Cut\Steps\ClearColour;
-use Yarrowfog\Core\Cut\Steps\LiftBacking;
-use Yarrowfog\Core\Cut\Steps\Likeness;
-use Yarrowfog\Core\Tip\InkRule;
+use Yarrowfog\Core\Raster\Rect;
 
 /** Background that is closed in by the picture, and was not reached when the rest of it was cleared. */
 final class HolesLeft implements Check
@@ -20,25 +17,34 @@ final class HolesLeft implements Check
     /** Part of the picture that a hole must fill to be worth speaking of. */
     private const LEAST = 0.00008;
 
+    /** Difference in OKLab beyond which a patch is more likely a light part of the picture itself. */
+    private const ALIKE = 0.08;
+
     /** Ink from which a hole shows, of 65535. */
     private const SHOWS = 1311;
 
     public function look(CutResult $cut): ?Finding
     {
         $clear = $cut->step(ClearColour::class);
-        $backing = $clear === null || $clear->numbers->choice('reach') === ClearColour::EVERYWHERE ? null : LiftBacking::measured($cut->picture);
-        if ($clear === null || $backing === null) {
+        if ($clear === null || $clear->numbers->choice('reach') === ClearColour::EVERYWHERE || $cut->placement === null) {
             return null;
         }
-        $regions = (new Likeness(Oklab::fromSrgb($backing), min(0.12, $clear->numbers->number('tolerance'))))->runs($cut->picture)->regions(false);
-        $holes = 0;
-        foreach ($regions->areas as $region => $area) {
-            // The first run of a region is the one it is named after.
-            $pixel = $cut->picture->pixels[$regions->runs->starts[$region]];
-            if ($area >= self::LEAST * count($cut->picture->pixels) && ! $regions->atEdge[$region] && InkRule::of($pixel, $cut->list->kind) > self::SHOWS) {
-                $holes++;
+        $filled = [];
+        foreach ($cut->steps(ClearColour::class) as $at => $listed) {
+            // Told by the picture before it was cleared: what comes after may have changed its colours.
+            $before = $listed->numbers->choice('reach') === ClearColour::EVERYWHERE ? null : $cut->before($at);
+            if ($before === null) {
+                continue;
+            }
+            foreach (ClearColour::from($listed->numbers->scaled($cut->factor))->closedIn($before->picture, self::LEAST, self::ALIKE) as [$x, $y]) {
+                [$x, $y] = array_map(fn (float $v): int => (int) floor($v), $before->placement->placeOn($cut->placement, $x, $y));
+                $isThere = ! $cut->picture->bounds()->intersect(new Rect($x, $y, 1, 1))->isEmpty();
+                if ($isThere && $cut->ink->at($x, $y) > self::SHOWS) {
+                    $filled["{$x} {$y}"] = true;
+                }
             }
         }
+        $holes = count($filled);
 
         return $holes === 0 ? null : new Finding(
             'holes-left',

@@ -73,15 +73,54 @@ final readonly class ClearColour implements Step
             return $in;
         }
         $cleared = null;
-        foreach ($this->places as [$fx, $fy]) {
-            $x = min($in->width - 1, (int) ($fx * $in->width));
-            $y = min($in->height - 1, (int) ($fy * $in->height));
+        foreach ($this->places as $place) {
+            [$x, $y] = self::pixelAt($in, $place);
             $alike = (new Likeness(self::colourAround($in, $x, $y), $this->tolerance))->runs($in);
             $here = $this->everywhere ? $alike : $alike->regions(false)->around($y * $in->width + $x);
             $cleared = $cleared === null ? $here : $cleared->with($here);
         }
 
         return $this->without($in, $cleared);
+    }
+
+    /**
+     * What looks like the colours pointed at and is closed in, so that clearing from those places does not reach it.
+     *
+     * @param  float  $least  part of the picture that such a patch must fill
+     * @param  float  $most  greatest difference in OKLab, 0–1, where the tolerance is larger
+     * @return list<array{float, float}> px of a place in each
+     */
+    public function closedIn(Bitmap $in, float $least, float $most): array
+    {
+        $patches = [];
+        foreach ($this->places as $place) {
+            [$x, $y] = self::pixelAt($in, $place);
+            $regions = (new Likeness(self::colourAround($in, $x, $y), min($most, $this->tolerance)))->runs($in)->regions(false);
+            $longest = [];
+            foreach ($regions->owners as $run => $region) {
+                $length = $regions->runs->ends[$run] - $regions->runs->starts[$run];
+                if ($regions->areas[$region] >= $least * count($in->pixels) && ! $regions->atEdge[$region] && $length > ($longest[$region][0] ?? 0)) {
+                    $longest[$region] = [$length, $regions->runs->starts[$run]];
+                }
+            }
+            foreach ($longest as [$length, $start]) {
+                // What is partly clear is the edge of what was cleared before.
+                if (($in->pixels[$start + intdiv($length, 2)] & 255) === 255) {
+                    $patches[] = [$start % $in->width + $length / 2, intdiv($start, $in->width) + 0.5];
+                }
+            }
+        }
+
+        return $patches;
+    }
+
+    /**
+     * @param  array{float, float}  $place
+     * @return array{int, int}
+     */
+    private static function pixelAt(Bitmap $in, array $place): array
+    {
+        return [min($in->width - 1, (int) ($place[0] * $in->width)), min($in->height - 1, (int) ($place[1] * $in->height))];
     }
 
     /**

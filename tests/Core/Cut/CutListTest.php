@@ -11,6 +11,7 @@ use Yarrowfog\Core\Cut\CheckList;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
+use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Cut\StepCatalogue;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -152,8 +153,29 @@ final class CutListTest extends TestCase
     {
         $in = Pictures::bitmap(200, 200, fn (int $x, int $y): int => abs(hypot($x - 99.5, $y - 99.5) - 60) < 15 ? 0x803020FF : 0xD8D0C0FF);
         $list = ['kind' => 'own colours', 'steps' => [['step' => 'clear-colour', 'numbers' => ['feather' => 2]]]];
-        self::assertSame('One hole is still filled with the background.', self::findings(CutList::read($list)->replay($in), CutList::read($list))['holes-left']->sentence);
+        self::assertSame('One hole is still filled with the background.', self::found($in, CutList::read($list))['holes-left']->sentence);
         self::assertMended($in, 'holes-left', $list);
+    }
+
+    /** Whatever comes after clearing: its edges lifted, its colours changed, turned, cropped and scaled. */
+    public function test_a_hole_is_told_by_what_was_there_before_it_was_cleared(): void
+    {
+        $ring = fn (bool $hole): Bitmap => Pictures::bitmap(200, 200, function (int $x, int $y) use ($hole): int {
+            $d = hypot($x - 79.5, $y - 109.5);
+
+            return $d < 45 && ($d > 20 || ! $hole) ? 0x803020FF : 0xD8D0C0FF;
+        });
+        $clear = ['step' => 'clear-colour', 'numbers' => ['feather' => 2]];
+        $after = [['step' => 'lift-backing'], ['step' => 'levels', 'numbers' => ['dark' => 30, 'light' => 200]], ['step' => 'turn', 'numbers' => ['angle' => 30]], ['step' => 'trim'], ['step' => 'scale', 'numbers' => ['side' => 60]]];
+        foreach ([[$clear], [$clear, ...$after]] as $steps) {
+            $list = CutList::read(['kind' => 'own colours', 'steps' => $steps]);
+            self::assertSame(['holes' => 1.0], self::found($ring(true), $list)['holes-left']->figures ?? null);
+            self::assertArrayNotHasKey('holes-left', self::found($ring(false), $list));
+        }
+        // Once something else has cleared it, or cropped it away, there is nothing to tell.
+        foreach ([['step' => 'clear-colour', 'numbers' => ['places' => [[0.4, 0.55]]]], ['step' => 'crop', 'numbers' => ['left' => 0.52]]] as $step) {
+            self::assertArrayNotHasKey('holes-left', self::found($ring(true), CutList::read(['kind' => 'own colours', 'steps' => [$clear, $step]])));
+        }
     }
 
     public function test_a_fringe_is_told_and_lifted(): void
@@ -191,12 +213,18 @@ final class CutListTest extends TestCase
     private static function assertMended(Bitmap $source, string $id, array $list = []): void
     {
         $before = CutList::read($list);
-        $finding = self::findings($before->replay($source), $before)[$id];
+        $finding = self::found($source, $before)[$id];
         self::assertNotNull($finding->mending?->step);
         $steps = array_values(array_filter($before->toArray()['steps'], fn (array $s): bool => $s['step'] !== $finding->mending->step->toArray()['step']));
         array_splice($steps, $finding->mending->at, 0, [$finding->mending->step->toArray()]);
         $after = CutList::read([...$list, 'steps' => $steps]);
-        self::assertArrayNotHasKey($id, self::findings($after->replay($source), $after));
+        self::assertArrayNotHasKey($id, self::found($source, $after));
+    }
+
+    /** @return array<string, Finding> of a source once it is cut */
+    private static function found(Bitmap $source, CutList $list): array
+    {
+        return array_column(CheckList::look(CutResult::of(Replay::of($list, $source), $list, fn (): Bitmap => $source)), null, 'id');
     }
 
     /** @return array<string, Finding> */

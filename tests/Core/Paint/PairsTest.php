@@ -61,6 +61,22 @@ final class PairsTest extends TestCase
         self::assertNull($form->fromBytes(''));
     }
 
+    /** Upright dabs at every place within a pixel: rows that just touch the print are read nowhere beyond it. */
+    public function test_rows_that_just_touch_a_print(): void
+    {
+        $tip = new HalvedLevels(new Frame(new Plane(8, 8, array_fill(0, 64, 65535))));
+        $printer = new DabPrinter($tip, Brush::read(['settings' => ['size' => ['base' => 8], 'angle' => ['spread' => 180]]]));
+        $bounds = new Rect(0, 0, 64, 64);
+        foreach ([4.0, 7.0, 8.0, 20.0] as $size) {
+            for ($phase = 0; $phase < 64; $phase++) {
+                $buffer = $printer->buffer($bounds, 0);
+                $dab = new Dab(0, 0, 31 + ($phase & 7) / 8, 30 + ($phase >> 3) / 8, new Shape($size, 90.0 * ($phase % 3), 1.0), 1.0, 1.0, 0);
+                $printer->paint([$dab], $buffer);
+                self::assertEqualsWithDelta($size ** 2, array_sum($buffer->tile('0 0') ?? []) / 65535, 0.06 * $size ** 2, "{$size} px, phase {$phase}");
+            }
+        }
+    }
+
     /** Dabs of differing opacity, each turned, over the edges of tiles and of the sheet: what is printed in one go is what is printed by impressions. */
     public function test_turned_dabs_are_printed_as_by_impressions(): void
     {
