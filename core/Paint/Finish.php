@@ -98,7 +98,8 @@ final class Finish
             $main = $this->combined($main ?? $empty, $bite ?? $empty);
         }
 
-        return $this->bitten[$key] = $main;
+        // A rim looks at all eight tiles around one. Without it a tile is asked for once.
+        return $this->rim > 0 ? $this->bitten[$key] = $main : $main;
     }
 
     /**
