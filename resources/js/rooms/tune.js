@@ -174,6 +174,8 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
             context.clearRect(0, 0, order.width, order.height);
             patches.forEach((patch) => context.putImageData(patch.image, patch.x, patch.y));
             countOn(canvas, 'painted');
+            // What is shown, for whoever waits for it.
+            canvas.dataset.size = String(order.brush.settings.size.base);
             canvas.dataset.ink = order.brush.inks.main;
             this.curves = words.curves;
             this.message = '';
