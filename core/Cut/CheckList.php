@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut;
 
 use Yarrowfog\Core\Cut\Checks\AlmostNoInk;
+use Yarrowfog\Core\Cut\Checks\BackgroundLeft;
 use Yarrowfog\Core\Cut\Checks\ColourLost;
 use Yarrowfog\Core\Cut\Checks\Fringe;
 use Yarrowfog\Core\Cut\Checks\HolesLeft;
@@ -24,7 +25,7 @@ final class CheckList
     /** @return list<Finding> empty when there is nothing to mend */
     public static function look(CutResult $cut): array
     {
-        $checks = [new AlmostNoInk, new LightOnDark, new TintedPaper, new HolesLeft, new Fringe, new TooManySpecks, new TouchesEdge, new NeverFull, new TooLarge, new ColourLost, new OffCentre, new NotSquare, new TooSmall];
+        $checks = [new AlmostNoInk, new LightOnDark, new TintedPaper, new BackgroundLeft, new HolesLeft, new Fringe, new TooManySpecks, new TouchesEdge, new NeverFull, new TooLarge, new ColourLost, new OffCentre, new NotSquare, new TooSmall];
         $found = [];
         foreach ($checks as $check) {
             $finding = $check->look($cut);

@@ -8,10 +8,11 @@ use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Tip\TipKind;
 
-/** What puts a finding right: a step to add to the list, and where, or another kind of tip. */
+/** What puts a finding right: a step to add to the list, and where, or another kind of tip and a step that is then of no use. */
 final readonly class Mending
 {
-    private function __construct(public string $label, public int $at, public ?ListedStep $step, public ?TipKind $kind = null)
+    /** @param  class-string<Step>|null  $off  a step to switch off */
+    private function __construct(public string $label, public int $at, public ?ListedStep $step, public ?TipKind $kind = null, public ?string $off = null)
     {
     }
 
@@ -24,15 +25,19 @@ final readonly class Mending
         return new self($label, $at, new ListedStep($step, Numbers::read($step::description()->params, Reading::of($numbers))));
     }
 
-    /** The same picture as another kind of tip. */
-    public static function asKind(string $label, TipKind $kind): self
+    /**
+     * The same picture as another kind of tip.
+     *
+     * @param  class-string<Step>|null  $off  a step that serves the kind before it only, and is switched off
+     */
+    public static function asKind(string $label, TipKind $kind, ?string $off = null): self
     {
-        return new self($label, 0, null, $kind);
+        return new self($label, 0, null, $kind, $off);
     }
 
-    /** @return array{label: string, at: int, step: array<string, mixed>|null, kind: string|null} */
+    /** @return array{label: string, at: int, step: array<string, mixed>|null, kind: string|null, off: string|null} */
     public function toArray(): array
     {
-        return ['label' => $this->label, 'at' => $this->at, 'step' => $this->step?->toArray(), 'kind' => $this->kind?->value];
+        return ['label' => $this->label, 'at' => $this->at, 'step' => $this->step?->toArray(), 'kind' => $this->kind?->value, 'off' => $this->off === null ? null : $this->off::description()->id];
     }
 }

@@ -10,6 +10,7 @@ use Yarrowfog\Core\Cut\Check;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Mending;
+use Yarrowfog\Core\Cut\Steps\ClearPaper;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** A picture in colour that becomes an ink mask keeps its darkness only. */
@@ -42,7 +43,8 @@ final class ColourLost implements Check
             'colour-lost',
             sprintf('%.0f %% of the ink is in colour. An ink mask keeps its darkness only.', 100 * $coloured / $inked),
             ['coloured' => $coloured / $inked],
-            Mending::asKind('Keep its colours', TipKind::OwnColours),
+            // Paper is cleared by how light it is, which makes light colours see-through.
+            Mending::asKind('Keep its colours', TipKind::OwnColours, ClearPaper::class),
             isNote: true,
         );
     }

@@ -10,6 +10,7 @@ use Yarrowfog\Core\Cut\Check;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Mending;
+use Yarrowfog\Core\Cut\Steps\ClearColour;
 use Yarrowfog\Core\Cut\Steps\LiftBacking;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -19,12 +20,15 @@ final class Fringe implements Check
     /** Part of the edge that shows. */
     private const SHOWS = 0.08;
 
+    /** px beyond the edge of what looks like the backing; more would eat into the picture. */
+    private const FARTHEST = 4.0;
+
     /** Difference in OKLab below which backing and picture have the same colour, and nothing can show. */
     private const SAME = 0.1;
 
     public function look(CutResult $cut): ?Finding
     {
-        $backing = $cut->list->kind === TipKind::InkMask ? null : LiftBacking::measured($cut->picture);
+        $backing = $cut->list->kind === TipKind::InkMask ? null : self::backing($cut);
         if ($backing === null) {
             return null;
         }
@@ -48,8 +52,32 @@ final class Fringe implements Check
             'fringe',
             sprintf('Fringe of backing colour on %.0f %% of the edge. It shows as a %s halo on %s.', 100 * $part, $colour->l > 0.5 ? 'pale' : 'dark', $colour->l > 0.5 ? 'dark' : 'light'),
             ['edge' => $part],
-            Mending::with('Lift backing', $cut->list->placeBeforeFrame(), LiftBacking::class),
+            self::mending($cut),
         );
+    }
+
+    /** Lifted once, what is left of it lies where too little was cleared. */
+    private static function mending(CutResult $cut): ?Mending
+    {
+        $clear = $cut->step(ClearColour::class);
+        if ($cut->step(LiftBacking::class) === null) {
+            return Mending::with('Lift backing', $cut->list->placeBeforeFrame(), LiftBacking::class);
+        }
+        $grow = $clear?->numbers->number('grow') ?? self::FARTHEST;
+
+        return $clear === null || $grow >= self::FARTHEST ? null
+            : Mending::with('Clear 1 px more', $cut->list->placeBeforeFrame(), ClearColour::class, [...$clear->numbers->toArray(), 'grow' => $grow + 1]);
+    }
+
+    /** What lay behind. Once it is lifted, edges do not tell that any more: then it is what was lifted. */
+    private static function backing(CutResult $cut): ?Srgb
+    {
+        $lifts = $cut->steps(LiftBacking::class);
+        $at = array_key_last($lifts);
+
+        return $at === null
+            ? LiftBacking::measured($cut->picture)
+            : LiftBacking::from($lifts[$at]->numbers)->backing ?? LiftBacking::measured(($cut->before($at) ?? $cut)->picture);
     }
 
     /** The mean colour of what is fully there. */

@@ -18,8 +18,14 @@ final class OffCentre implements Check
 
     public function look(CutResult $cut): ?Finding
     {
-        $dx = $cut->inked->x + $cut->inked->width / 2 - $cut->picture->width / 2;
-        $dy = $cut->inked->y + $cut->inked->height / 2 - $cut->picture->height / 2;
+        // By what the list centres it, or would.
+        $listed = $cut->step(Centre::class);
+        $middle = ($listed === null ? new Centre(false) : Centre::from($listed->numbers))->middle($cut->ink);
+        if ($middle === null) {
+            return null;
+        }
+        $dx = $middle[0] - $cut->picture->width / 2;
+        $dy = $middle[1] - $cut->picture->height / 2;
         if (max(abs($dx), abs($dy)) <= max(1.0, self::LITTLE * max($cut->picture->width, $cut->picture->height))) {
             return null;
         }
@@ -32,7 +38,7 @@ final class OffCentre implements Check
             'off-centre',
             'Off centre by '.implode(' and ', $parts).'. Turned, it would swing about a point beside itself.',
             ['right' => (float) $cut->fullPx($dx), 'down' => (float) $cut->fullPx($dy)],
-            Mending::with('Centre', $cut->placeBeforeScale(), Centre::class),
+            Mending::with('Centre', $cut->placeBeforeScale(), Centre::class, $listed?->numbers->toArray() ?? []),
             isNote: true,
         );
     }

@@ -35,7 +35,7 @@ final class TintedPaper implements Check
                 'tinted-paper',
                 sprintf('The light is uneven: the paper would print as a block with %.0f to %.0f %% ink.', 100 * $faint, 100 * $dark),
                 ['paper' => $paper, 'from' => $faint, 'to' => $dark],
-                Mending::with('Flatten the light', 0, FlattenLight::class, ['radius' => min(1500.0, max(10.0, round(0.35 * $cut->fullPx(max($cut->picture->width, $cut->picture->height)))))]),
+                self::flattening($cut),
             );
         }
         [$white, $black] = $this->points($cut);
@@ -46,6 +46,12 @@ final class TintedPaper implements Check
             ['paper' => $paper],
             Mending::with('Clear paper', $cut->list->placeBeforeFrame(), ClearPaper::class, ['whitePoint' => $white, 'blackPoint' => $black]),
         );
+    }
+
+    /** Evens the light out over a third of the picture, before anything else is done to it. */
+    public static function flattening(CutResult $cut): Mending
+    {
+        return Mending::with('Flatten the light', 0, FlattenLight::class, ['radius' => min(1500.0, max(10.0, round(0.35 * $cut->fullPx(max($cut->picture->width, $cut->picture->height)))))]);
     }
 
     /**

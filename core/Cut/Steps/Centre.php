@@ -11,6 +11,7 @@ use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Tip\InkRule;
 use Yarrowfog\Core\Tip\TipKind;
@@ -48,13 +49,7 @@ final readonly class Centre implements CroppingStep
 
     public function area(Bitmap $in, TipKind $kind): Rect
     {
-        $ink = InkRule::plane($in, $kind);
-        if ($this->byWeight) {
-            $middle = InkBounds::weightCentre($ink);
-        } else {
-            $bounds = InkBounds::of($ink, self::THRESHOLD);
-            $middle = $bounds === null ? null : [$bounds->x + $bounds->width / 2, $bounds->y + $bounds->height / 2];
-        }
+        $middle = $this->middle(InkRule::plane($in, $kind));
         if ($middle === null) {
             return $in->bounds();
         }
@@ -62,5 +57,16 @@ final readonly class Centre implements CroppingStep
         $down = (int) round(2 * $middle[1]) - $in->height;
 
         return Rect::between(min(0, $right), min(0, $down), max($in->width, $in->width + $right), max($in->height, $in->height + $down));
+    }
+
+    /** @return array{float, float}|null px; null without ink */
+    public function middle(Plane $ink): ?array
+    {
+        if ($this->byWeight) {
+            return InkBounds::weightCentre($ink);
+        }
+        $bounds = InkBounds::of($ink, self::THRESHOLD);
+
+        return $bounds === null ? null : [$bounds->x + $bounds->width / 2, $bounds->y + $bounds->height / 2];
     }
 }

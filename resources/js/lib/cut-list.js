@@ -108,26 +108,40 @@ export const cutList = {
         this.chosen = added.key;
     },
     mend(finding) {
-        const { at, step, kind } = finding.mending;
+        const { at, step, kind, off } = finding.mending;
         if (kind) {
             this.kind = kind;
+            this.steps = this.steps.map((s) => (s.step === off ? { ...s, on: false } : s));
 
             return;
         }
-        const same = this.steps.find((s) => s.step === step.step);
-        if (same && step.step !== 'invert-ink') {
+        const same = this.steps.filter((s) => s.step === step.step).at(-1);
+        if (!same || step.step === 'invert-ink') {
+            this.insert(step, at);
+
+            return;
+        }
+        if (same.on && alike(same.numbers, step.numbers)) {
+            // It is there already, but too early: what comes after it needs it again.
+            const rest = this.steps.filter((s) => s !== same);
+            const to = at > this.steps.indexOf(same) ? at - 1 : at;
+            this.steps = [...rest.slice(0, to), same, ...rest.slice(to)];
+        } else {
             same.numbers = { ...step.numbers };
             same.on = true;
             this.steps = [...this.steps];
-            this.chosen = same.key;
-        } else {
-            this.insert(step, at);
         }
+        this.chosen = same.key;
     },
     setKind(kind) {
         this.kind = kind;
     },
 };
+
+/** Whether one set of numbers has what the other one asks for. */
+function alike(has, asks) {
+    return Object.keys(asks).every((name) => JSON.stringify(has[name]) === JSON.stringify(asks[name]));
+}
 
 function said(param, value) {
     if (param.kind === 'places') {
