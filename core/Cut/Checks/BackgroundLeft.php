@@ -42,32 +42,17 @@ final class BackgroundLeft implements Check
 
     public function look(CutResult $cut): ?Finding
     {
-        if ($cut->list->kind === TipKind::InkMask) {
+        $colours = $cut->list->kind === TipKind::InkMask ? [] : self::aroundIt($cut);
+        if ($colours === []) {
             return null;
         }
-        $border = $cut->border();
-        $stride = intdiv(count($border), self::PLACES) + 1;
-        $labs = [];
-        $looked = 0;
-        for ($i = 0; $i < count($border); $i += $stride) {
-            $looked++;
-            $pixel = $cut->picture->at($border[$i][0], $border[$i][1]);
-            if (($pixel & 255) > 250) {
-                $labs[$i] = Oklab::fromSrgb(Srgb::fromInt($pixel >> 8));
-            }
-        }
-        if (count($labs) < self::FULL * $looked) {
-            return null;
-        }
-        $n = count($labs);
-        $mean = new Oklab(array_sum(array_map(fn (Oklab $c): float => $c->l, $labs)) / $n, array_sum(array_map(fn (Oklab $c): float => $c->a, $labs)) / $n, array_sum(array_map(fn (Oklab $c): float => $c->b, $labs)) / $n);
-        $off = array_map(fn (Oklab $c): float => $c->differenceTo($mean), $labs);
-        asort($off);
-        $nearest = array_key_first($off);
-        $sorted = array_values($off);
-        $far = $sorted[(int) (0.9 * ($n - 1))];
+        $mean = self::mean($colours);
+        $off = array_map(fn (array $seen): array => [$seen[1]->differenceTo($mean), $seen[0]], $colours);
+        sort($off);
+        $last = count($off) - 1;
+        $far = $off[(int) (0.9 * $last)][0];
         [$part, $apart] = self::differing($cut, $mean, $far + 0.05);
-        if ($nearest === null || $sorted[intdiv($n, 2)] > self::VARIED || $part < self::PICTURE) {
+        if ($off[intdiv($last, 2)][0] > self::VARIED || $part < self::PICTURE) {
             return null;
         }
 
@@ -75,8 +60,42 @@ final class BackgroundLeft implements Check
             'background-left',
             'The background is still there: it would print as a block.',
             ['spread' => $far],
-            $far > self::UNEVEN && $cut->step(FlattenLight::class) === null ? TintedPaper::flattening($cut) : self::clearing($cut, $border[$nearest], max($far + 0.04, min(self::HALFWAY, 0.4 * $apart))),
+            $far > self::UNEVEN && $cut->step(FlattenLight::class) === null
+                ? TintedPaper::flattening($cut)
+                : self::clearing($cut, $off[0][1], max($far + 0.04, min(self::HALFWAY, 0.4 * $apart))),
         );
+    }
+
+    /** @return list<array{array{int, int}, Oklab}> places along the border and their colours; none unless nearly all of it is fully there */
+    private static function aroundIt(CutResult $cut): array
+    {
+        $border = $cut->border();
+        $stride = intdiv(count($border), self::PLACES) + 1;
+        $colours = [];
+        $looked = 0;
+        for ($i = 0; $i < count($border); $i += $stride) {
+            $looked++;
+            $pixel = $cut->picture->at($border[$i][0], $border[$i][1]);
+            if (($pixel & 255) > 250) {
+                $colours[] = [$border[$i], Oklab::fromSrgb(Srgb::fromInt($pixel >> 8))];
+            }
+        }
+
+        return count($colours) < self::FULL * $looked ? [] : $colours;
+    }
+
+    /** @param  non-empty-list<array{array{int, int}, Oklab}>  $colours */
+    private static function mean(array $colours): Oklab
+    {
+        $l = $a = $b = 0.0;
+        foreach ($colours as [, $colour]) {
+            $l += $colour->l;
+            $a += $colour->a;
+            $b += $colour->b;
+        }
+        $n = count($colours);
+
+        return new Oklab($l / $n, $a / $n, $b / $n);
     }
 
     /** @return array{float, float} the part of what is there whose colour is another one, and how far that is from it on average */
