@@ -50,7 +50,15 @@ final readonly class CutResult
      */
     public static function of(Replay $replay, CutList $list, Closure $source, float $factor = 1.0): self
     {
-        return new self($replay->picture, $list, $factor, $replay->placement, fn (int $at): Replay => Replay::begin($source())->through($list, $at, $factor));
+        // The check after goes on from where the one before it stopped, if its step comes later.
+        $reached = null;
+        $upTo = function (int $at) use ($list, $source, $factor, &$reached): Replay {
+            $from = $reached !== null && count($reached->inputs) <= $at ? $reached : Replay::begin($source());
+
+            return $reached = $from->through($list, $at, $factor);
+        };
+
+        return new self($replay->picture, $list, $factor, $replay->placement, $upTo);
     }
 
     /**

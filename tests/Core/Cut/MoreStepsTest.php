@@ -10,6 +10,7 @@ use Tests\Core\Pictures;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Cut\StepCatalogue;
 use Yarrowfog\Core\Cut\Steps\Cells;
@@ -106,6 +107,14 @@ final class MoreStepsTest extends TestCase
         $p = $replay->placement;
         self::assertEqualsWithDelta($p->a * 80.5 + $p->c * 30.5 + $p->e, $sumX / $sum, 0.2);
         self::assertEqualsWithDelta($p->b * 80.5 + $p->d * 30.5 + $p->f, $sumY / $sum, 0.2);
+        // From the source, and from what each step was given, to the end and back.
+        self::assertCount(5, $replay->inputs);
+        $whole = Placement::whole($in);
+        foreach ($replay->inputs as $input) {
+            [$x, $y] = $whole->placeOn($input, 80.5, 30.5);
+            self::assertEqualsWithDelta([$sumX / $sum, $sumY / $sum], $input->placeOn($p, $x, $y), 0.2);
+            self::assertEqualsWithDelta([80.5, 30.5], $input->placeOn($whole, $x, $y), 1e-6);
+        }
     }
 
     public function test_flatten_light_makes_paper_even_and_keeps_the_mark(): void
