@@ -87,6 +87,11 @@ final class InkRule
             return $lacks;
         }
         foreach ($picture->pixels as $i => $pixel) {
+            if (($pixel & 255) === 0) {
+                $lacks[$i] = 1;
+
+                continue;
+            }
             $luma = (self::RED * ($pixel >> 24) + self::GREEN * ($pixel >> 16 & 255) + self::BLUE * ($pixel >> 8 & 255)) * 257 >> 16;
             $lacks[$i] = ((65535 - $luma) * ($pixel & 255) + 127) * self::BY_255 >> 40 < $least ? 1 : 0;
         }
