@@ -189,16 +189,12 @@ final class StrokeBuffer implements Printed
     public function tile(string $key): ?array
     {
         $tile = $this->tiles[$key] ?? $this->fetched($key);
-        if ($tile === null || ($this->form !== TileForm::Density && $this->form !== TileForm::Pairs)) {
-            return $tile;
+        if ($tile === null) {
+            return null;
         }
-        // An int reaches over several pixels: those beyond the sheet are left out here.
         $area = self::area($key);
-        $there = $area->intersect($this->bounds)->moved(-$area->x, -$area->y);
 
-        return $this->form === TileForm::Density
-            ? Density::toCoverage($tile, $this->most, $there->y, $there->bottom())
-            : Pairs::toCoverage($tile, $there->x, $there->y, $there->right(), $there->bottom());
+        return $this->form->opened($tile, $area->intersect($this->bounds)->moved(-$area->x, -$area->y), $this->most);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint;
 
 use Yarrowfog\Core\Raster\Bytes;
+use Yarrowfog\Core\Raster\Rect;
 
 /** How a tile of a stroke holds its pixels. */
 enum TileForm
@@ -28,6 +29,23 @@ enum TileForm
             self::Coverage, self::Colours => StrokeBuffer::SIDE * StrokeBuffer::SIDE,
             self::Pairs => Pairs::TILE,
             self::Density => StrokeBuffer::SIDE * Density::TILE_ROWS,
+        };
+    }
+
+    /**
+     * The pixels of a tile, an int each.
+     *
+     * @param  array<int, int>  $tile
+     * @param  Rect  $there  what of it is on the sheet: an int that holds several pixels may reach beyond
+     * @param  int  $most  what full density covers, 0–65535
+     * @return array<int, int> coverage, with its colour where there are many
+     */
+    public function opened(array $tile, Rect $there, int $most): array
+    {
+        return match ($this) {
+            self::Coverage, self::Colours => $tile,
+            self::Pairs => Pairs::toCoverage($tile, $there->x, $there->y, $there->right(), $there->bottom()),
+            self::Density => Density::toCoverage($tile, $most, $there->y, $there->bottom()),
         };
     }
 

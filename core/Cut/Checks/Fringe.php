@@ -59,14 +59,15 @@ final class Fringe implements Check
     /** Lifted once, what is left of it lies where too little was cleared. */
     private static function mending(CutResult $cut): ?Mending
     {
-        $clear = $cut->step(ClearColour::class);
         if ($cut->step(LiftBacking::class) === null) {
             return Mending::with('Lift backing', $cut->list->placeBeforeFrame(), LiftBacking::class);
         }
-        $grow = $clear?->numbers->number('grow') ?? self::FARTHEST;
+        $clear = $cut->step(ClearColour::class)?->numbers;
+        $grow = $clear?->number('grow');
 
-        return $clear === null || $grow >= self::FARTHEST ? null
-            : Mending::with('Clear 1 px more', $cut->list->placeBeforeFrame(), ClearColour::class, [...$clear->numbers->toArray(), 'grow' => $grow + 1]);
+        return $clear === null || $grow >= self::FARTHEST
+            ? null
+            : Mending::with('Clear 1 px more', $cut->list->placeBeforeFrame(), ClearColour::class, [...$clear->toArray(), 'grow' => $grow + 1]);
     }
 
     /** What lay behind. Once it is lifted, edges do not tell that any more: then it is what was lifted. */
