@@ -85,19 +85,13 @@ final readonly class Cutter
         return $cut;
     }
 
-    /** The source at the size of a preview at rest. */
-    public function small(Source $source): Bitmap
-    {
-        return $this->gatherer->preview($source)->bitmap();
-    }
-
     private function upTo(Source $source, CutList $list, int $at, float $factor, string $size): Replay
     {
         $part = self::SIZES[$size];
         $stop = "before {$size}";
         $replay = $this->halfway->find($source, $stop, $list, $at);
         if ($replay === null) {
-            $picture = $this->small($source);
+            $picture = $this->gatherer->preview($source)->bitmap();
             $picture = $part < 1.0 ? (new Resampler(Filter::Area))->bitmap($picture, max(1, (int) round($picture->width * $part)), max(1, (int) round($picture->height * $part))) : $picture;
             $replay = Replay::begin($picture)->through($list, $at, $factor);
             $this->halfway->keep($source, $stop, $list, $at, $replay);

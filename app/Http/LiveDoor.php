@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http;
 
 use App\Cutting\Cutter;
+use App\Gathering\Gatherer;
 use App\Http\Controllers\CutController;
 use App\Http\Controllers\InkController;
 use App\Http\Controllers\PaintController;
@@ -149,6 +150,6 @@ final readonly class LiveDoor
         }
         $cutter = $this->app->make(Cutter::class);
 
-        return $what === 'preview' ? (new CutController)->preview($request, $source, $cutter) : (new CutController)->checks($request, $source, $cutter);
+        return $what === 'preview' ? (new CutController)->preview($request, $source, $cutter) : (new CutController)->checks($request, $source, $cutter, $this->app->make(Gatherer::class));
     }
 }

@@ -18,8 +18,8 @@ final class Application
 
     private ?Process $process = null;
 
-    /** How far its log was read, in bytes. */
-    private int $heard = 0;
+    /** @var array<string, int> how far each of its logs was read, in bytes */
+    private array $heard = [];
 
     public function __construct(bool $withDemo = false)
     {
@@ -65,11 +65,21 @@ final class Application
     /** @return list<string> what it could not do since this was asked last, each with the way to it */
     public function faults(): array
     {
-        $log = (string) @file_get_contents("{$this->folder}/logs/laravel.log", offset: $this->heard);
-        $this->heard += strlen($log);
+        // Entries begin with their time: "[2026-01-31 …] production.ERROR: …" of the framework, and what was said
+        // past it, by the door for live requests, "[Sat Jan 31 … 2026] Class: message", with its trace.
+        $said = preg_grep('/^\[[^]]+\] \w+\.(ERROR|CRITICAL|ALERT|EMERGENCY)/', preg_split('/^(?=\[\d{4}-)/m', $this->heard('laravel.log')) ?: []) ?: [];
+        $past = preg_grep('/^Stack trace:|PHP (Fatal|Parse) error|PHP Warning/m', preg_split('/^(?=(?:\[\d+\] )?\[\w{3} )/m', $this->heard('server.log')) ?: []) ?: [];
 
-        // Each entry begins with its time, "[2026-01-31 …] production.ERROR: …".
-        return array_values(preg_grep('/^\[[^]]+\] \w+\.(ERROR|CRITICAL|ALERT|EMERGENCY)/', preg_split('/^(?=\[\d{4}-)/m', $log) ?: []) ?: []);
+        return [...array_values($said), ...array_values($past)];
+    }
+
+    /** What is new in one of its logs. */
+    private function heard(string $log): string
+    {
+        $new = (string) @file_get_contents("{$this->folder}/logs/{$log}", offset: $this->heard[$log] ?? 0);
+        $this->heard[$log] = ($this->heard[$log] ?? 0) + strlen($new);
+
+        return $new;
     }
 
     public function remove(): void

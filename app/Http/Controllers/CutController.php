@@ -86,12 +86,12 @@ final class CutController
     }
 
     /** The tip as it will print, and what the checks found. */
-    public function checks(Request $request, Source $source, Cutter $cutter): Response
+    public function checks(Request $request, Source $source, Cutter $cutter, Gatherer $gatherer): Response
     {
         $body = JsonBody::read($request)->keys(['list', 'at', 'backdrop']);
         $list = CutList::read($body->object('list'));
         [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0));
-        $cut = CutResult::of($replay, $list, fn (): Bitmap => $cutter->small($source), $factor);
+        $cut = CutResult::of($replay, $list, fn (): Bitmap => $gatherer->preview($source)->bitmap(), $factor);
         $levels = new HalvedLevels(Frame::fromPicture($cut->picture, $list->kind));
         $prints = PrintPreview::paint($levels, $list->kind, PrintPreview::BACKDROPS[$body->choice('backdrop', array_keys(PrintPreview::BACKDROPS), 'white')]);
         $strip = PrintPreview::onAll($levels, $list->kind);
