@@ -28,6 +28,9 @@ final class Smudger
     /** @var array<string, array{int, int, int, int}> */
     private array $dirty = [];
 
+    /** Stands for a pixel of which nothing is carried: what lies beyond the sheet is not. */
+    private const NOTHING = -1;
+
     /** @var array<int, int> what is carried, a square around the whole pixel under the dab; empty before the first dab */
     private array $carried = [];
 
@@ -116,14 +119,15 @@ final class Smudger
         $left = $x - $this->reach;
         $top = $y - $this->reach;
         $first = $this->carried === [];
-        $carried = $first ? array_fill(0, $span * $span, 0) : $this->carried;
+        $square = new Rect($left, $top, $span, $span);
+        $carried = $first ? array_fill(0, $span * $span, self::NOTHING) : $this->carried;
         $this->carried = [];
         $ink = $this->spread($this->printer->impression($dab), $span);
         $strength = $first ? 0 : (int) round($dab->carries * $dab->flow * 65536);
         $fresh = (int) round($dab->fresh * 65536);
         for ($tileY = $this->floored($top); $tileY < $top + $span; $tileY += StrokeBuffer::SIDE) {
             for ($tileX = $this->floored($left); $tileX < $left + $span; $tileX += StrokeBuffer::SIDE) {
-                $area = (new Rect($tileX, $tileY, StrokeBuffer::SIDE, StrokeBuffer::SIDE))->intersect(new Rect($left, $top, $span, $span))->intersect($this->bounds);
+                $area = (new Rect($tileX, $tileY, StrokeBuffer::SIDE, StrokeBuffer::SIDE))->intersect($square)->intersect($this->bounds);
                 if ($area->isEmpty()) {
                     continue;
                 }
@@ -146,7 +150,32 @@ final class Smudger
                 $this->dirty[$key] = [min($was[0], $edges[0]), min($was[1], $edges[1]), max($was[2], $edges[2]), max($was[3], $edges[3])];
             }
         }
-        $this->carried = $carried;
+        $this->carried = self::within(self::handed($carried), $square->intersect($this->bounds)->moved(-$left, -$top), $span);
+    }
+
+    /**
+     * What is carried, without what lies beyond the sheet.
+     *
+     * @param  array<int, int>  $carried
+     * @param  Rect  $sheet  the part of the square that lies on the sheet
+     * @return array<int, int>
+     */
+    private static function within(array $carried, Rect $sheet, int $span): array
+    {
+        if ($sheet->width === $span && $sheet->height === $span) {
+            return $carried;
+        }
+        $right = $sheet->right();
+        $bottom = $sheet->bottom();
+        for ($y = 0; $y < $span; $y++) {
+            for ($x = 0; $x < $span; $x++) {
+                if ($y < $sheet->y || $y >= $bottom || $x < $sheet->x || $x >= $right) {
+                    $carried[$y * $span + $x] = self::NOTHING;
+                }
+            }
+        }
+
+        return $carried;
     }
 
     /**
@@ -169,7 +198,8 @@ final class Smudger
                 $l = $tile[$j];
                 $k = $ink[$i] * $strength >> 16;
                 if ($k > 0) {
-                    $p = $carried[$i];
+                    // Where nothing is carried only fresh ink is laid.
+                    $p = $carried[$i] < 0 ? $l : $carried[$i];
                     $r = $p >> 45;
                     $g = $p >> 30 & $mask;
                     $b = $p >> 15 & $mask;

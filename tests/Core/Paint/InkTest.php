@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Paint;
 
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -50,6 +51,22 @@ final class InkTest extends TestCase
             $under = Bitmap::filled(400, 300, $pixel);
             $out = self::swatch(['does' => ['base' => 'smudges'], 'size' => ['base' => 40, 'spread' => 0.4], 'smudgeStrength' => ['base' => 0.7]], [Strokes::line()], $under);
             self::assertSame([$pixel], array_values(array_unique($out->pixels)));
+        }
+    }
+
+    /** Beyond the sheet there is nothing to carry: an opaque sheet stays opaque, wherever the pen comes from. */
+    #[TestWith([5.0, 60.0, 150.0, 60.0])]
+    #[TestWith([-30.0, 60.0, 60.0, 60.0])]
+    #[TestWith([100.0, 125.0, 100.0, 20.0])]
+    #[TestWith([195.0, 115.0, 40.0, 10.0])]
+    public function test_a_smudge_carries_nothing_in_from_outside_the_sheet(float $x0, float $y0, float $x1, float $y1): void
+    {
+        $under = Pictures::bitmap(200, 120, fn (int $x, int $y): int => (intdiv($x, 10) + intdiv($y, 10)) % 2 === 0 ? 0xC08040FF : 0x306090FF);
+        $line = new Trace(array_map(fn (int $i): Sample => new Sample($i * 10, $x0 + ($x1 - $x0) * $i / 28, $y0 + ($y1 - $y0) * $i / 28), range(0, 28)));
+        foreach ([0.0, 0.1] as $fresh) {
+            $out = Swatch::paint(Pictures::roundTip(), Brush::read(['settings' => ['does' => ['base' => 'smudges'], 'size' => ['base' => 40], 'smudgeInk' => ['base' => $fresh]]]), [$line], 1, 200, 120, $under);
+            self::assertSame([], array_filter($out->pixels, fn (int $p): bool => ($p & 255) < 255));
+            self::assertGreaterThan(500, count(array_filter(array_keys($out->pixels), fn (int $i): bool => $out->pixels[$i] !== $under->pixels[$i])), 'it smudges all the same');
         }
     }
 
