@@ -34,7 +34,7 @@ final readonly class Stages
     public static function of(Brush $brush, Trace $trace, int $roll, int $most = self::MOST): self
     {
         $total = PathBuilder::lengthOf($trace, $brush);
-        $taper = new Taper($brush->base('taperIn'), $brush->base('taperOut'), $total);
+        $taper = Taper::of($brush, $total);
         $path = new PathBuilder($brush, $trace->realPressure);
         $placer = new Placer($brush, new Chance($roll), $taper);
         $points = [];

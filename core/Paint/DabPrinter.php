@@ -63,7 +63,7 @@ final class DabPrinter
      */
     public function __construct(Kit|Levels $kit, private readonly Brush $brush, ?Under $under = null, ?Tooth $tooth = null)
     {
-        $steadySize = $brush->isSteady('size') && $brush->base('taperIn') <= 0 && $brush->base('taperOut') <= 0;
+        $steadySize = $brush->isSteady('size') && ! $brush->tapers();
         $steadyRoundness = $brush->isSteady('roundness');
         $palette = InkPalette::of($brush);
         $this->racks = array_map(fn (Levels $l): StencilRack => new StencilRack($l, $steadySize && $steadyRoundness, $palette, true), Kit::of($kit)->frames);

@@ -67,7 +67,7 @@ final class PaintedStroke implements Printed
         $this->maker = new DabMaker($brush, $realPressure, $roll, $total);
         $smudges = $brush->choice('does') === InkSettings::SMUDGES && ! $brush->isBand();
         $this->smudger = $smudges ? new Smudger($printer, $brush, $under, $bounds, $kept) : null;
-        $this->band = $brush->isBand() ? new BandPainter($kit, $brush, new Chance($roll), new Taper($brush->base('taperIn'), $brush->base('taperOut'), $total)) : null;
+        $this->band = $brush->isBand() ? new BandPainter($kit, $brush, new Chance($roll), Taper::of($brush, $total)) : null;
         $this->biteMaker = $bitePrinter === null || $smudges ? null : new DabMaker($brush->bite(), $realPressure, $roll ^ self::BITE_ROLL, $total);
         $this->bite = $this->biteMaker === null ? null : $bitePrinter?->buffer($bounds, 0, $this->named('bite'));
         $stencils = $this->named('stencil');
@@ -124,6 +124,7 @@ final class PaintedStroke implements Printed
         }
 
         return array_keys(array_filter([
+            'taper in' => Taper::isOpen($this->brush, $this->maker->path->length()),
             'taper out' => $this->brush->base('taperOut') > 0,
             'rim' => $this->brush->base('rim') > 0 && $this->smudger === null,
             'stretched band' => $this->brush->choice('laidAs') === FormSettings::BAND_ONCE,

@@ -36,7 +36,7 @@ final readonly class StrokePainter
     /** A finished stroke, painted whole. */
     public function stroke(Trace $trace, int $roll, Rect $bounds): PaintedStroke
     {
-        $needsLength = $this->brush->base('taperOut') > 0;
+        $needsLength = $this->brush->tapers();
         $stroke = $this->begin($trace->realPressure, $roll, $bounds, $needsLength ? PathBuilder::lengthOf($trace, $this->brush) : null);
         $stroke->whole($trace->samples);
 

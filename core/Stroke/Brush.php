@@ -166,6 +166,12 @@ final readonly class Brush
         return $this->choice('laidAs') !== FormSettings::DABS;
     }
 
+    /** Whether a stroke grows from a point, or runs out. */
+    public function tapers(): bool
+    {
+        return $this->base('taperIn') > 0 || $this->base('taperOut') > 0;
+    }
+
     /** Whether a setting never moves while painting: no spread, no drives. */
     public function isSteady(string $id): bool
     {

@@ -31,7 +31,7 @@ final class DabMaker
     {
         $chance = new Chance($roll);
         $this->path = new PathBuilder($brush, $realPressure);
-        $this->placer = new Placer($brush, $chance, new Taper($brush->base('taperIn'), $brush->base('taperOut'), $total));
+        $this->placer = new Placer($brush, $chance, Taper::of($brush, $total));
         $this->former = new Former($brush, $chance);
         $this->inker = new Inker($brush, $chance);
     }
@@ -43,7 +43,7 @@ final class DabMaker
      */
     public static function all(Brush $brush, Trace $trace, int $roll): array
     {
-        $total = $brush->base('taperOut') > 0 ? PathBuilder::lengthOf($trace, $brush) : null;
+        $total = $brush->tapers() ? PathBuilder::lengthOf($trace, $brush) : null;
         $maker = new self($brush, $trace->realPressure, $roll, $total);
 
         return [...$maker->feed($trace->samples), ...$maker->finish()];

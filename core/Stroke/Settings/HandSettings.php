@@ -27,7 +27,7 @@ final class HandSettings
             Setting::number('steadying', Station::Hand, 'Steadying', 'How much the line is calmed: a pulled string, then a filter.', '%', 0, 1, 0, idle: $zero('steadying')(...)),
             Setting::choice('assumedPressure', Station::Hand, 'Assumed pressure', 'Where pressure comes from when the pen or mouse reports none.', [self::STEADY, self::FROM_SPEED], $penPresses),
             Setting::number('assumedLevel', Station::Hand, 'Assumed level', 'How hard a mouse presses, or presses at rest when pressure comes from speed.', '%', 0.05, 1, 0.6, idle: $penPresses),
-            Setting::number('taperIn', Station::Hand, 'Taper in', 'The length over which a stroke grows from a point.', 'px', 0, 2000, 0, idle: $zero('taperIn')(...)),
+            Setting::number('taperIn', Station::Hand, 'Taper in', 'The length over which a stroke grows from a point. A short stroke shares its length with the taper out.', 'px', 0, 2000, 0, idle: $zero('taperIn')(...)),
             Setting::number('taperOut', Station::Hand, 'Taper out', 'The length over which a stroke runs out. It shows when the pen lifts.', 'px', 0, 2000, 0, idle: $zero('taperOut')(...)),
         ];
     }

@@ -118,6 +118,8 @@ final class PaintedStrokeTest extends TestCase
             return $stroke->provisional();
         };
         self::assertSame([], $names([]));
+        self::assertSame([], $names(['taperIn' => ['base' => 100]]));
+        self::assertSame(['taper in'], $names(['taperIn' => ['base' => 2000]]));
         self::assertSame(['taper out', 'rim'], $names(['taperOut' => ['base' => 50], 'rim' => ['base' => 1]]));
         self::assertSame(['stretched band'], $names(['laidAs' => ['base' => 'band, stretched once']]));
         self::assertSame(['length of the band'], $names(['laidAs' => ['base' => 'band, repeated']]));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Stroke;
 
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Reading;
@@ -109,6 +110,37 @@ final class DabMakerTest extends TestCase
         self::assertLessThan(2, $dabs[0]->shape->size);
         self::assertLessThan(5, $dabs[count($dabs) - 1]->shape->size);
         self::assertEqualsWithDelta(40, max(array_map(fn (Dab $d): float => $d->shape->size, $dabs)), 0.01);
+    }
+
+    /** Of 30 px, tapers of 60 and 60 take half each; of 30 px, tapers of 40 and 20 take 20 and 10. */
+    #[TestWith([60, 60, 15.0])]
+    #[TestWith([40, 20, 20.0])]
+    #[TestWith([60, 0, 30.0])]
+    #[TestWith([0, 60, 0.0])]
+    public function test_tapers_share_a_stroke_that_is_shorter_than_both(int $in, int $out, float $fullAt): void
+    {
+        $brush = self::brush(['size' => ['base' => 20], 'spacing' => ['base' => 0.02], 'taperIn' => ['base' => $in], 'taperOut' => ['base' => $out]]);
+        $sizes = [];
+        foreach (DabMaker::all($brush, new Trace([new Sample(0, 0, 0), new Sample(50, 15, 0), new Sample(100, 30, 0)]), 1) as $dab) {
+            $sizes[(string) $dab->x] = $dab->shape->size;
+        }
+        self::assertEqualsWithDelta(20, max($sizes), 0.1);
+        self::assertEqualsWithDelta($fullAt, (float) array_search(max($sizes), $sizes, true), 0.5);
+        foreach ($sizes as $x => $size) {
+            $part = $x < $fullAt ? $x / $fullAt : (30 - $x) / (30 - $fullAt);
+            self::assertEqualsWithDelta(max(0.3, 20 * $part * $part * (3 - 2 * $part)), $size, 0.35, "at {$x}");
+        }
+    }
+
+    /** Half way to its own size a short stroke is half blunt; a tap is a whole print. */
+    #[TestWith([0.0, 20.0])]
+    #[TestWith([5.0, 15.0])]
+    #[TestWith([10.0, 10.0])]
+    public function test_a_tap_prints_at_its_size_in_spite_of_tapers(float $length, float $first): void
+    {
+        $brush = self::brush(['size' => ['base' => 20], 'taperIn' => ['base' => 60], 'taperOut' => ['base' => 60]]);
+        $dabs = DabMaker::all($brush, new Trace([new Sample(0, 0, 0), new Sample(50, $length / 2, 0), new Sample(100, $length, 0)]), 1);
+        self::assertEqualsWithDelta($first, $dabs[0]->shape->size, 1e-6);
     }
 
     public function test_a_mouse_presses_as_the_brush_assumes(): void
