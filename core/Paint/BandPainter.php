@@ -112,7 +112,7 @@ final class BandPainter
             $pieces = (int) max(1, ceil($turn / self::MOST_TURN));
             $a = $from;
             for ($k = 1; $k <= $pieces; $k++) {
-                $b = $k === $pieces ? $point : $from->towards($point, $k / $pieces);
+                $b = $k === $pieces ? $point : $from->turningTowards($point, $k / $pieces);
                 $columns = $this->columns($a, $b);
                 $this->piece($a, $b, $this->along, $this->along + $columns, $buffer);
                 $this->along += $columns;

@@ -199,6 +199,19 @@ final class PathBuilder
     }
 
     /**
+     * Where the path goes: degrees clockwise, 0 to the right, below 360.
+     *
+     * Where the pen turns back on its own way the curve has no direction; there the way on from it counts.
+     */
+    private static function heading(float $tangentX, float $tangentY, float $wayX, float $wayY): float
+    {
+        $still = hypot($tangentX, $tangentY) < 1e-6 * hypot($wayX, $wayY);
+        $heading = rad2deg($still ? atan2($wayY, $wayX) : atan2($tangentY, $tangentX));
+
+        return $heading < 0.0 ? $heading + 360.0 : $heading;
+    }
+
+    /**
      * The piece from `$a` to `$b`, flattened. Beyond the ends the path goes straight on.
      *
      * @return list<PathPoint>
@@ -218,7 +231,7 @@ final class PathBuilder
         $bend = max(hypot($a->x - 2 * $c1x + $c2x, $a->y - 2 * $c1y + $c2y), hypot($c1x - 2 * $c2x + $b->x, $c1y - 2 * $c2y + $b->y));
         $pieces = (int) max(1, ceil(sqrt(0.75 * $bend / self::TOLERANCE)), ceil($d2 * $d2 / self::LONGEST));
 
-        $points = [[$a->x, $a->y, 0.0, rad2deg(atan2($c1y - $a->y, $c1x - $a->x))]];
+        $points = [[$a->x, $a->y, 0.0, self::heading($c1x - $a->x, $c1y - $a->y, $b->x - $a->x, $b->y - $a->y)]];
         $along = 0.0;
         $px = $a->x;
         $py = $a->y;
@@ -232,7 +245,7 @@ final class PathBuilder
             $along += hypot($x - $px, $y - $py);
             $px = $x;
             $py = $y;
-            $points[] = [$x, $y, $along, rad2deg(atan2($ty, $tx))];
+            $points[] = [$x, $y, $along, self::heading($tx, $ty, $b->x - $a->x, $b->y - $a->y)];
         }
         $out = [];
         foreach ($points as $i => [$x, $y, $s, $heading]) {
@@ -241,7 +254,7 @@ final class PathBuilder
             }
             $at = $a->towards($b, $along > 0 ? $s / $along : 0.0);
             $rest = $i === 0 ? $a->rest : ($i === $pieces ? $b->rest : 0.0);
-            $out[] = new PathPoint($this->length + $s, $at->t, $x, $y, $at->pressure, $at->tilt, $at->azimuth, $at->twist, $at->speed, $heading < 0 ? $heading + 360.0 : $heading, $rest);
+            $out[] = new PathPoint($this->length + $s, $at->t, $x, $y, $at->pressure, $at->tilt, $at->azimuth, $at->twist, $at->speed, $heading, $rest);
         }
         $this->started = true;
         $this->length += $along;

@@ -10,6 +10,9 @@ use Yarrowfog\Core\Reading;
 /** One point of the path that the pen drew, with everything the pen reported there. */
 final readonly class PathPoint
 {
+    /** Degrees from which a turn is a turning back. */
+    private const BACK = 179.99;
+
     /**
      * @param  float  $s  px travelled since the press
      * @param  float  $t  ms
@@ -36,8 +39,25 @@ final readonly class PathPoint
     ) {
     }
 
-    /** The point at a part of the way to another: 0 here, 1 there. Angles take the short way. */
+    /**
+     * The point at a part of the way to another: 0 here, 1 there. Angles take the short way.
+     *
+     * Where the path turns back on itself there is none between: the heading is the way in or the way out.
+     */
     public function towards(self $other, float $f): self
+    {
+        $turnsBack = abs(fmod($other->heading - $this->heading + 540.0, 360.0) - 180.0) > self::BACK;
+
+        return $this->mixed($other, $f, $turnsBack ? ($f < 0.5 ? $this->heading : $other->heading) : self::turned($this->heading, $other->heading, $f));
+    }
+
+    /** As `towards`, but what turns back goes round through all headings between: what is laid across the path stays in one piece. */
+    public function turningTowards(self $other, float $f): self
+    {
+        return $this->mixed($other, $f, self::turned($this->heading, $other->heading, $f));
+    }
+
+    private function mixed(self $other, float $f, float $heading): self
     {
         return new self(
             $this->s + ($other->s - $this->s) * $f,
@@ -49,7 +69,7 @@ final readonly class PathPoint
             self::turned($this->azimuth, $other->azimuth, $f),
             self::turned($this->twist, $other->twist, $f),
             $this->speed + ($other->speed - $this->speed) * $f,
-            self::turned($this->heading, $other->heading, $f),
+            $heading,
         );
     }
 

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Core\Stroke;
 
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\PathBuilder;
 use Yarrowfog\Core\Stroke\PathPoint;
@@ -47,6 +49,23 @@ final class HandTest extends TestCase
         $last = $path[count($path) - 1];
         self::assertEqualsWithDelta(1000, $last->x, 0.01);
         self::assertEqualsWithDelta(250, $last->y, 0.01);
+    }
+
+    /** Down and back on the same line: every heading is the way in or the way out. */
+    #[TestWith([0.0])]
+    #[TestWith([0.4])]
+    public function test_the_heading_at_a_reversal_is_the_way_in_or_the_way_out(float $steadying): void
+    {
+        $brush = Brush::read(['settings' => ['steadying' => ['base' => $steadying], 'size' => ['base' => 20], 'spacing' => ['base' => 0.05], 'angleFollows' => ['base' => 'heading']]]);
+        foreach ([7.0, 12.5, 100.0] as $step) {
+            $samples = array_map(fn (int $i): Sample => new Sample($i * 10, 50, 100 + $step * ($i <= 8 ? $i : 16 - $i)), range(0, 16));
+            $angles = array_map(fn (Dab $d): string => (string) round($d->shape->angle, 4), DabMaker::all($brush, new Trace($samples), 1));
+            self::assertEqualsCanonicalizing(['90', '270'], array_values(array_unique($angles)), "{$step} px");
+        }
+        // Turning back at an oblique line: 30° in, 210° out.
+        $samples = array_map(fn (int $i): Sample => new Sample($i * 10, 50 + 9 * cos(M_PI / 6) * ($i <= 8 ? $i : 16 - $i), 100 + 9 * sin(M_PI / 6) * ($i <= 8 ? $i : 16 - $i)), range(0, 16));
+        $angles = array_map(fn (Dab $d): int => (int) round($d->shape->angle), DabMaker::all($brush, new Trace($samples), 1));
+        self::assertEqualsCanonicalizing([30, 210], array_values(array_unique($angles)));
     }
 
     public function test_a_resting_string_is_not_pulled(): void
