@@ -9,6 +9,7 @@ use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Settings\FormSettings;
+use Yarrowfog\Core\Stroke\Settings\HandSettings;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** The settings and inks of a brush; its tip is kept apart. */
@@ -164,6 +165,20 @@ final readonly class Brush
     public function isBand(): bool
     {
         return $this->choice('laidAs') !== FormSettings::DABS;
+    }
+
+    /** Whether anything about a stroke depends on how fast the pen moves. */
+    public function readsSpeed(bool $realPressure): bool
+    {
+        foreach ($this->values as $value) {
+            foreach ($value->drives as $drive) {
+                if ($drive->input === DriveInput::Speed) {
+                    return true;
+                }
+            }
+        }
+
+        return ! $realPressure && $this->choice('assumedPressure') === HandSettings::FROM_SPEED;
     }
 
     /** Whether a stroke grows from a point, or runs out. */

@@ -28,8 +28,11 @@ final class PathBuilder
     /** Samples closer than this, px, are one place at which the pen rested. */
     private const SAME_PLACE = 0.05;
 
-    /** ms over which the speed is smoothed. */
+    /** ms over which the speed is smoothed, and over which a stroke's first speed is taken. */
     private const SPEED_SMOOTHING = 40.0;
+
+    /** ms that one report is taken to last where all of them bear the same time. */
+    private const REPORT = 4.0;
 
     /** px/ms at which an assumed pressure has fallen to its least. */
     private const FAST = 2.0;
@@ -39,6 +42,22 @@ final class PathBuilder
 
     /** @var list<PathPoint> the last samples, three at most; s and heading unused */
     private array $window = [];
+
+    /**
+     * The way after the first place until 40 ms of it are known, for brushes that read the speed; null otherwise, and from then on.
+     *
+     * @var list<Sample>|null
+     */
+    private ?array $held;
+
+    /** px/ms, smoothed. */
+    private float $speed = 0.0;
+
+    /** ms; the time up to which the speed is reckoned. */
+    private float $reckoned = 0.0;
+
+    /** px travelled since then. */
+    private float $since = 0.0;
 
     private float $length = 0.0;
 
@@ -53,6 +72,7 @@ final class PathBuilder
         $steadying = $brush->base('steadying');
         $this->steadier = $steadying > 0.0 ? new Steadier($steadying) : null;
         $this->response = $brush->curve('pressureResponse');
+        $this->held = $brush->readsSpeed($realPressure) ? [] : null;
     }
 
     /**
@@ -66,25 +86,100 @@ final class PathBuilder
     /** @return list<PathPoint> */
     private function follow(Sample $sample): array
     {
-        $last = $this->window === [] ? null : $this->window[count($this->window) - 1];
-        if ($last === null) {
+        $first = $this->window[0] ?? null;
+        if ($first === null) {
             $this->window = [$this->node($sample, 0.0)];
+            $this->reckoned = $sample->t;
 
             return [];
         }
+        if ($this->held === null) {
+            return $this->advance($sample);
+        }
+        if ($this->held === [] && hypot($sample->x - $first->x, $sample->y - $first->y) < self::SAME_PLACE) {
+            $this->rest($sample, $first);
+            $this->reckoned = $sample->t;
+
+            return [];
+        }
+        $this->held[] = $sample;
+
+        return $sample->t - $first->t < self::SPEED_SMOOTHING ? [] : $this->release();
+    }
+
+    /**
+     * The held samples become path, now that the first speed is known.
+     *
+     * Clocks that tick slowly give several samples one time. What lies before their first tick is then of
+     * unknown length and is left out: the speed is taken from tick to tick.
+     *
+     * @return list<PathPoint>
+     */
+    private function release(): array
+    {
+        $held = $this->held ?? [];
+        $this->held = null;
+        $first = $this->window[0] ?? null;
+        if ($held === [] || $first === null) {
+            return [];
+        }
+        $ticks = [[$first->t, 0.0]];
+        $way = 0.0;
+        $last = $first;
+        $isCoarse = false;
+        foreach ($held as $sample) {
+            $way += hypot($sample->x - $last->x, $sample->y - $last->y);
+            $last = $sample;
+            if ($sample->t > $ticks[count($ticks) - 1][0]) {
+                $ticks[] = [$sample->t, $way];
+            } else {
+                $isCoarse = true;
+            }
+        }
+        $from = $isCoarse && count($ticks) > 2 ? $ticks[1] : $ticks[0];
+        $to = $ticks[count($ticks) - 1];
+        $this->speed = $to[0] > $from[0] ? ($to[1] - $from[1]) / ($to[0] - $from[0]) : $way / (self::REPORT * count($held));
+        $this->reckoned = $from[0];
+        $this->window[0] = $this->moving($first, $this->speed);
+        $out = [];
+        foreach ($held as $sample) {
+            array_push($out, ...$this->advance($sample));
+        }
+
+        return $out;
+    }
+
+    /**
+     * Smooths the speed: q += (v − q)(1 − e^(−Δt/τ)), exact for a speed v that stays the same between two times.
+     *
+     * @param  float  $distance  px to the sample from the one before
+     */
+    private function reckonSpeed(Sample $sample, float $distance): void
+    {
+        $elapsed = $sample->t - $this->reckoned;
+        if ($elapsed < 0.0) {
+            return;
+        }
+        $this->since += $distance;
+        if ($elapsed > 0.0) {
+            $this->speed += ($this->since / $elapsed - $this->speed) * (1.0 - exp(-$elapsed / self::SPEED_SMOOTHING));
+            $this->reckoned = $sample->t;
+            $this->since = 0.0;
+        }
+    }
+
+    /** @return list<PathPoint> */
+    private function advance(Sample $sample): array
+    {
+        $last = $this->window[count($this->window) - 1] ?? $this->node($sample, 0.0);
         $distance = hypot($sample->x - $last->x, $sample->y - $last->y);
         if ($distance < self::SAME_PLACE) {
             $this->rest($sample, $last);
 
             return [];
         }
-        $elapsed = max(0.5, $sample->t - $last->t);
-        $first = count($this->window) === 1 && ! $this->started;
-        $speed = $first ? $distance / $elapsed : $last->speed + ($distance / $elapsed - $last->speed) * (1.0 - exp(-$elapsed / self::SPEED_SMOOTHING));
-        if ($first) {
-            $this->window[0] = $this->moving($last, $speed);
-        }
-        $node = $this->node($sample, $speed);
+        $this->reckonSpeed($sample, $distance);
+        $node = $this->node($sample, $this->speed);
         $count = count($this->window);
         $out = [];
         if ($count === 2) {
@@ -109,6 +204,7 @@ final class PathBuilder
         foreach ($this->steadier === null ? [] : $this->steadier->finish() as $sample) {
             array_push($out, ...$this->follow($sample));
         }
+        array_push($out, ...$this->release());
         $w = $this->window;
         array_push($out, ...match (count($w)) {
             0 => [],
@@ -148,14 +244,16 @@ final class PathBuilder
     /** @return array<string, mixed> */
     public function state(): array
     {
-        return ['window' => array_map(fn (PathPoint $p): array => $p->toArray(), $this->window), 'length' => $this->length, 'started' => $this->started, 'steadier' => $this->steadier === null ? [] : $this->steadier->state()];
+        return ['window' => array_map(fn (PathPoint $p): array => $p->toArray(), $this->window), 'held' => $this->held === null ? null : array_map(fn (Sample $s): array => $s->toArray(), $this->held), 'speed' => [$this->speed, $this->reckoned, $this->since], 'length' => $this->length, 'started' => $this->started, 'steadier' => $this->steadier === null ? [] : $this->steadier->state()];
     }
 
     /** @throws InvalidInput */
     public function resume(Reading $state): void
     {
-        $state->keys(['window', 'length', 'started', 'steadier']);
+        $state->keys(['window', 'held', 'speed', 'length', 'started', 'steadier']);
         $this->window = array_map(PathPoint::read(...), $state->each('window', 3));
+        $this->held = $state->has('held') ? array_map(Sample::read(...), $state->each('held', Trace::MOST_SAMPLES)) : null;
+        [$this->speed, $this->reckoned, $this->since] = array_map(fn (int $i): float => $state->object('speed')->number($i, -1e12, 1e12), [0, 1, 2]);
         $this->length = $state->number('length', 0, 1e9);
         $this->started = $state->flag('started');
         $this->steadier?->resume($state->object('steadier'));

@@ -23,8 +23,11 @@ final class Placer
     /** px; closer dabs cannot be told apart. */
     private const LEAST_GAP = 0.25;
 
-    /** px/ms below which the pen counts as resting. */
-    private const STILL = 0.02;
+    /** px around a place within which a resting hand trembles. */
+    private const TREMBLE = 2.5;
+
+    /** ms from which a pen that stays within that counts as resting: slower than 0.02 px/ms. */
+    private const STILL = 125.0;
 
     private readonly Dial $spacing;
 
@@ -51,6 +54,16 @@ final class Placer
     /** Part of the next dab that the resting pen has earned. */
     private float $rested = 0.0;
 
+    /** Where the pen began to stay near, x and y. */
+    private float $nearX = 0.0;
+
+    private float $nearY = 0.0;
+
+    /** ms for which it has stayed near there, and how many of them count as rest already. */
+    private float $stayed = 0.0;
+
+    private float $counted = 0.0;
+
     public function __construct(Brush $brush, Chance $chance, private readonly Taper $taper)
     {
         $this->spacing = Dial::of($brush, 'spacing', $chance);
@@ -70,15 +83,17 @@ final class Placer
         $this->last = $b;
         if ($a === null) {
             $out = $this->place($b);
+            $this->nearX = $b->x;
+            $this->nearY = $b->y;
 
-            return $this->onePerPress ? $out : [...$out, ...$this->rest($b, $b->rest)];
+            return $this->onePerPress ? $out : [...$out, ...$this->stay($b, $b->rest)];
         }
         if ($this->onePerPress) {
             return [];
         }
         $length = $b->s - $a->s;
         if ($length <= 0.0) {
-            return $this->rest($b, $b->rest);
+            return $this->stay($b, $b->t - $a->t);
         }
         $g0 = $this->gap($a);
         $g1 = $this->gap($b);
@@ -98,27 +113,51 @@ final class Placer
             array_push($out, ...$this->place($a->towards($b, min(1.0, $s / $length))));
             $this->progress = 0.0;
         }
-        // A hand at rest still trembles: what is slower than that counts as rest.
-        $slow = $length < self::STILL * ($b->t - $b->rest - $a->t) ? $b->t - $b->rest - $a->t : 0.0;
 
-        return [...$out, ...$this->rest($b, $slow + $b->rest)];
+        return [...$out, ...$this->stay($b, $b->t - $a->t)];
+    }
+
+    /**
+     * A hand at rest still trembles: what stays near one place long enough counts as rest, from when it came there.
+     *
+     * @param  float  $time  ms that the pen took to come here and stayed
+     * @return list<Place> the dabs that fall while the pen rests
+     */
+    private function stay(PathPoint $at, float $time): array
+    {
+        if (hypot($at->x - $this->nearX, $at->y - $this->nearY) > self::TREMBLE) {
+            $this->nearX = $at->x;
+            $this->nearY = $at->y;
+            $this->stayed = $at->rest;
+            $this->counted = 0.0;
+        } else {
+            $this->stayed += $time;
+        }
+        if ($this->stayed < self::STILL) {
+            return [];
+        }
+        $new = $this->stayed - $this->counted;
+        $this->counted = $this->stayed;
+
+        return $this->rest($at, $new);
     }
 
     /** @return array<string, mixed> */
     public function state(): array
     {
-        return ['last' => $this->last?->toArray(), 'progress' => $this->progress, 'next' => $this->next, 'dabs' => $this->dabs, 'rested' => $this->rested];
+        return ['last' => $this->last?->toArray(), 'progress' => $this->progress, 'next' => $this->next, 'dabs' => $this->dabs, 'rested' => $this->rested, 'near' => [$this->nearX, $this->nearY, $this->stayed, $this->counted]];
     }
 
     /** @throws InvalidInput */
     public function resume(Reading $state): void
     {
-        $state->keys(['last', 'progress', 'next', 'dabs', 'rested']);
+        $state->keys(['last', 'progress', 'next', 'dabs', 'rested', 'near']);
         $this->last = $state->has('last') ? PathPoint::read($state->object('last')) : null;
         $this->progress = $state->number('progress', 0, 1000);
         $this->next = $state->integer('next', 0, 1 << 31);
         $this->dabs = $state->integer('dabs', 0, 1 << 31);
         $this->rested = $state->number('rested', 0, 1);
+        [$this->nearX, $this->nearY, $this->stayed, $this->counted] = array_map(fn (int $i): float => $state->object('near')->number($i, -1e12, 1e12), [0, 1, 2, 3]);
     }
 
     private function gap(PathPoint $at): float

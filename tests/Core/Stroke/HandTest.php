@@ -51,6 +51,78 @@ final class HandTest extends TestCase
         self::assertEqualsWithDelta(250, $last->y, 0.01);
     }
 
+    /**
+     * Clocks that tick every 8 or 16 ms give several reports one time. The same movement told 960 times a second with
+     * exact times is the truth.
+     */
+    #[TestWith([240, 16.0])]
+    #[TestWith([240, 8.0])]
+    #[TestWith([133, 16.0])]
+    #[TestWith([120, 16.0])]
+    #[TestWith([60, 0.0])]
+    #[TestWith([240, 1.0])]
+    public function test_speed_bears_clocks_that_tick_slowly(int $rate, float $tick): void
+    {
+        $movements = [
+            'swelling' => fn (float $t): array => [300 * (1 - cos(M_PI * $t / 600)), 100 * sin($t / 200)],
+            'waving' => fn (float $t): array => [0.5 * $t, 60 * sin($t / 70)],
+            'braking' => fn (float $t): array => [0.6 * $t - 0.0004 * $t * $t, 0.3 * $t],
+        ];
+        foreach ($movements as $name => $at) {
+            foreach ([[1.0, 0.3], [0.3, 1.0]] as [$from, $to]) {
+                $brush = Brush::read(['settings' => ['size' => ['base' => 40, 'drives' => [['input' => 'speed', 'from' => $from, 'to' => $to]]], 'spacing' => ['base' => 0.1]]]);
+                [$count, $mean] = self::dabs($brush, $at, $rate, $tick);
+                [$trueCount, $trueMean] = self::dabs($brush, $at, 960, 0.0);
+                self::assertEqualsWithDelta(1.0, $mean / $trueMean, 0.02, "mean size, {$name}");
+                self::assertEqualsWithDelta(1.0, $count / $trueCount, 0.03, "dabs, {$name}");
+            }
+        }
+    }
+
+    /** 1 px/ms, told every 4 ms: the speed is that of the first dab on, whatever the first two times say. */
+    #[TestWith([[0.0, 4.0, 8.0, 12.0]])]
+    #[TestWith([[0.0, 0.0, 8.0, 12.0]])]
+    #[TestWith([[4.0, 4.0, 8.0, 12.0]])]
+    public function test_two_first_reports_at_one_time_are_no_leap(array $times): void
+    {
+        $brush = Brush::read(['settings' => ['size' => ['base' => 10, 'drives' => [['input' => 'speed', 'from' => 0, 'to' => 1, 'reference' => 10]]]]]);
+        $samples = array_map(fn (int $i): Sample => new Sample($times[$i] ?? 4.0 * $i, 4.0 * $i, 0), range(0, 60));
+        foreach (DabMaker::all($brush, new Trace($samples), 1) as $dab) {
+            self::assertEqualsWithDelta(1.0, $dab->shape->size, 0.15, "at {$dab->x}");
+        }
+    }
+
+    /** Without any times a report is taken to last 4 ms. */
+    public function test_a_flick_told_at_one_time_has_a_speed(): void
+    {
+        $brush = Brush::read(['settings' => ['size' => ['base' => 10, 'drives' => [['input' => 'speed', 'from' => 0, 'to' => 1, 'reference' => 10]]]]]);
+        $dabs = DabMaker::all($brush, new Trace([new Sample(0, 0, 0), new Sample(0, 20, 0), new Sample(0, 40, 0)]), 1);
+        self::assertEqualsWithDelta(5.0, $dabs[0]->shape->size, 1e-9);
+    }
+
+    /** A pen that creeps by less than what is told apart moves as fast as its way over all that time says. */
+    public function test_a_creeping_pen_is_slow(): void
+    {
+        $brush = Brush::read(['settings' => ['size' => ['base' => 100, 'drives' => [['input' => 'speed', 'from' => 0, 'to' => 1, 'reference' => 1]]]]]);
+        $samples = array_map(fn (int $i): Sample => new Sample($i, 0.02 * $i, 0), range(0, 2000));
+        foreach (DabMaker::all($brush, new Trace($samples), 1) as $dab) {
+            self::assertEqualsWithDelta(2.0, $dab->shape->size, 0.2, "at {$dab->x}");
+        }
+    }
+
+    /**
+     * @param  callable(float): array{float, float}  $at
+     * @param  float  $tick  ms; 0 for exact times
+     * @return array{int, float} dabs, and their mean size
+     */
+    private static function dabs(Brush $brush, callable $at, int $rate, float $tick): array
+    {
+        $samples = array_map(fn (int $i): Sample => new Sample($tick > 0 ? round(1000 * $i / $rate / $tick) * $tick : 1000 * $i / $rate, ...$at(1000 * $i / $rate)), range(0, (int) (0.6 * $rate)));
+        $sizes = array_map(fn (Dab $d): float => $d->shape->size, DabMaker::all($brush, new Trace($samples), 1));
+
+        return [count($sizes), array_sum($sizes) / count($sizes)];
+    }
+
     /** Down and back on the same line: every heading is the way in or the way out. */
     #[TestWith([0.0])]
     #[TestWith([0.4])]

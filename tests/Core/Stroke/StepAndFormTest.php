@@ -20,6 +20,27 @@ use Yarrowfog\Core\Stroke\Trace;
 
 final class StepAndFormTest extends TestCase
 {
+    /** A hand at rest trembles at 9 Hz by 1 px for two seconds: some 20 dabs a second, however often the pen reports. */
+    public function test_lingering_does_not_depend_on_how_often_the_pen_reports(): void
+    {
+        $brush = Brush::read(['settings' => ['size' => ['base' => 60], 'spacing' => ['base' => 2], 'linger' => ['base' => 20]]]);
+        foreach ([0.0, 0.7] as $down) {
+            foreach ([60, 90, 120, 240, 500, 1000] as $rate) {
+                $samples = array_map(fn (int $i): Sample => new Sample(1000 * $i / $rate, 100 + sin(2 * M_PI * 9 * $i / $rate), 100 + $down * cos(2 * M_PI * 7.3 * $i / $rate)), range(0, 2 * $rate));
+                self::assertEqualsWithDelta(41, count(DabMaker::all($brush, new Trace($samples), 1)), 2, "{$rate} Hz");
+            }
+        }
+    }
+
+    /** 0.03 px/ms is movement, 0.015 px/ms is rest. */
+    public function test_a_slow_pen_is_told_from_a_resting_one(): void
+    {
+        $brush = Brush::read(['settings' => ['size' => ['base' => 60], 'spacing' => ['base' => 10], 'linger' => ['base' => 20]]]);
+        $count = fn (float $speed): int => count(DabMaker::all($brush, new Trace(array_map(fn (int $i): Sample => new Sample($i * 8, $i * 8 * $speed, 0), range(0, 250))), 1));
+        self::assertSame(1, $count(0.03));
+        self::assertGreaterThan(30, $count(0.015));
+    }
+
     #[TestWith([1])]
     #[TestWith([5])]
     #[TestWith([16])]
