@@ -9,24 +9,35 @@ use Yarrowfog\Core\Raster\Bytes;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Resampler;
 
+use function is_int;
+
 /**
  * Cuts stencils from the image pyramid and keeps them.
  *
  * A print smaller than the tip is area-scaled, from the level just above it, to its own
- * size rounded to 1/12 octave; what then turns it samples at nearly 1 : 1, so a thin line
- * keeps its weight within 1.5 %. (Bilinear sampling straight from a level gains or loses
- * up to 12 % of a line that lies along the pixels.) A larger print samples the tip itself.
+ * size, rounded to a part of an octave; a larger print samples the tip itself. (Bilinear sampling straight from a level
+ * gains or loses up to 12 % of a line that lies along the pixels.)
+ *
+ * A small print has a finer stencil than itself: three px for each of its own, each gathering from a whole px of
+ * the print. What turns and shifts it then mixes neighbours that are closer than its pixels, and stays sharp.
  *
  * A large print that is smooth all over is cut at half the size, or less, and sampled from
  * that: what a dab reads then stays in the processor's cache, which a whole one would not.
  *
- * How often a stencil's size was halved, its ink, and its colours where the tip has some:
+ * Stencil px for one px of the print, the stencil's ink, and its colours where the tip has some:
  *
- * @phpstan-type Cut array{int, array<int, int>, array<int, int>|null}
+ * @phpstan-type Cut array{float, array<int, int>, array<int, int>|null}
  */
 final class StencilRack
 {
     private const STEPS_PER_OCTAVE = 12;
+
+    /** px of the longer side up to which a print has a finer stencil. */
+    private const SMALL = 64.0;
+
+    /** Stencil px for one px of such a print. */
+    private const FINE = 3.0;
+
 
     /** px of a stencil from which cutting it anew costs more than reading it. */
     private const WORTH_SHARING = 16384;
@@ -51,9 +62,9 @@ final class StencilRack
     /**
      * @param  bool  $exact  whether sizes come singly, so that rounding them saves nothing
      * @param  InkPalette|null  $palette  for a two-ink tip
-     * @param  bool  $mayHalve  whether stencils may be smaller than their print: see their pxPerX and pxPerY
+     * @param  bool  $mayDiffer  whether stencils may be finer or coarser than their print: see their pxPerX and pxPerY
      */
-    public function __construct(private readonly Levels $levels, private readonly bool $exact, private readonly ?InkPalette $palette = null, private readonly bool $mayHalve = false)
+    public function __construct(private readonly Levels $levels, private readonly bool $exact, private readonly ?InkPalette $palette = null, private readonly bool $mayDiffer = false)
     {
     }
 
@@ -89,13 +100,14 @@ final class StencilRack
 
     public function stencil(float $printWidth, float $printHeight): Stencil
     {
-        $key = $this->exact ? "{$printWidth} {$printHeight}" : self::steps($printWidth) << 32 | self::steps($printHeight);
+        $isFine = $this->isFine($printWidth, $printHeight);
+        $key = $this->exact ? "{$printWidth} {$printHeight}" : self::steps($printWidth) << 32 | self::steps($printHeight) << 1 | ($isFine ? 1 : 0);
         $kept = $this->kept[$key] ?? null;
         if ($kept === null) {
             [$w, $h] = $this->levels->size(0);
             $width = min((float) $w, $this->exact ? $printWidth : self::rounded($printWidth));
             $height = min((float) $h, $this->exact ? $printHeight : self::rounded($printHeight));
-            $stencil = $this->cut($width, $height);
+            $stencil = $this->cut($width, $height, $isFine);
             $size = $stencil->width * $stencil->height * ($stencil->colours === null ? 1 : 2);
             if ($this->filled + $size > self::ROOM) {
                 $this->kept = [];
@@ -110,6 +122,12 @@ final class StencilRack
         return new Stencil($stencil->width, $stencil->height, $pxAcross / $printWidth, $pxDown / $printHeight, $stencil->fours, $stencil->colours, $stencil->outline);
     }
 
+    /** Whether a print of so many px has a finer stencil. */
+    private function isFine(float $width, float $height): bool
+    {
+        return $this->mayDiffer && $width <= self::SMALL && $height <= self::SMALL;
+    }
+
     /** A size in twelfths of an octave; none is below 1/256 px. */
     private static function steps(float $px): int
     {
@@ -121,16 +139,22 @@ final class StencilRack
         return 2 ** (self::steps($px) / self::STEPS_PER_OCTAVE - 8);
     }
 
-    private function cut(float $width, float $height): Stencil
+    private function cut(float $width, float $height, bool $isFine): Stencil
     {
-        [$halvings, $ink, $colours] = $this->shared === null || self::pixels($width, $height) < self::WORTH_SHARING
-            ? $this->halved($width, $height)
-            : $this->fetched($this->shared, $width, $height);
-        [$w, $h] = self::size($width / 2 ** $halvings, $height / 2 ** $halvings);
+        [$density, $ink, $colours] = match (true) {
+            $isFine => $this->fine($width, $height),
+            $this->shared === null || self::pixels($width, $height) < self::WORTH_SHARING => $this->halved($width, $height),
+            default => $this->fetched($this->shared, $width, $height),
+        };
+        [$w, $h] = self::size($width * $density, $height * $density);
+        if ($isFine) {
+            $w += 2;
+            $h += 2;
+        }
         $fours = Stencil::fours($ink, $w, $h);
         $border = 2 * Stencil::BORDER;
 
-        return new Stencil($w + $border, $h + $border, 1 / 2 ** $halvings, 1 / 2 ** $halvings, $fours, $colours, Stencil::outline($fours, $w, $h));
+        return new Stencil($w + $border, $h + $border, $density, $density, $fours, $colours, Stencil::outline($fours, $w, $h));
     }
 
     /** @return array{int, int} whole px */
@@ -156,17 +180,78 @@ final class StencilRack
     {
         $name = bin2hex(pack('E2', $width, $height));
         $bytes = $shared($name) ?? '';
-        $halvings = ord($bytes[0] ?? "\0");
-        [$w, $h] = self::size($width / 2 ** $halvings, $height / 2 ** $halvings);
+        $density = 2.0 ** -ord($bytes[0] ?? "\0");
+        [$w, $h] = self::size($width * $density, $height * $density);
         $ofInk = 2 * $w * $h;
         $ofColours = 8 * ($w + 2 * Stencil::BORDER) * ($h + 2 * Stencil::BORDER);
         if (strlen($bytes) === 1 + $ofInk || strlen($bytes) === 1 + $ofInk + $ofColours) {
-            return [$halvings, Bytes::toValues(substr($bytes, 1, $ofInk)), strlen($bytes) === 1 + $ofInk ? null : Bytes::toWords(substr($bytes, 1 + $ofInk))];
+            return [$density, Bytes::toValues(substr($bytes, 1, $ofInk)), strlen($bytes) === 1 + $ofInk ? null : Bytes::toWords(substr($bytes, 1 + $ofInk))];
         }
-        [$halvings, $ink, $colours] = $this->halved($width, $height);
-        $this->exports[$name] = chr($halvings).Bytes::fromValues($ink).($colours === null ? '' : Bytes::fromWords($colours));
+        [$density, $ink, $colours] = $this->halved($width, $height);
+        $this->exports[$name] = chr((int) round(-log($density, 2))).Bytes::fromValues($ink).($colours === null ? '' : Bytes::fromWords($colours));
 
-        return [$halvings, $ink, $colours];
+        return [$density, $ink, $colours];
+    }
+
+    /**
+     * Finer than the print, with one px more on each side, into which the outermost ink spreads.
+     *
+     * @return Cut
+     */
+    private function fine(float $width, float $height): array
+    {
+        [$w, $h] = self::size($width * self::FINE, $height * self::FINE);
+        [$ink, $channels] = $this->planes($width * self::FINE, $height * self::FINE);
+        $spread = fn (array $values): array => self::gathered($values, $w, $h);
+
+        return [self::FINE, $spread($ink), $channels === null ? null : Stencil::colours(array_map($spread, $channels), $w + 2, $h + 2)];
+    }
+
+    /**
+     * The mean of each px and its neighbours: what one px of the print gathers. Less would be sharper still, but only with all three
+     * a thin line along the pixels keeps its weight wherever it falls.
+     *
+     * @param  array<int, int>  $in  width · height
+     * @return array<int, int> with one px more on each side
+     */
+    private static function gathered(array $in, int $width, int $height): array
+    {
+        $third = 21845;
+        $wide = $width + 2;
+        $rows = array_fill(0, $wide * ($height + 4), 0);
+        $i = 0;
+        $j = 2 * $wide;
+        for ($y = 0; $y < $height; $y++) {
+            $a = 0;
+            $b = 0;
+            for ($x = 0; $x < $width; $x++) {
+                $c = $in[$i];
+                if (! is_int($c)) {
+                    return $in;
+                }
+                $rows[$j] = ($a + $b + $c) * $third + 32768 >> 16;
+                $a = $b;
+                $b = $c;
+                $i++;
+                $j++;
+            }
+            $rows[$j] = ($a + $b) * $third + 32768 >> 16;
+            $rows[$j + 1] = $b * $third + 32768 >> 16;
+            $j += 2;
+        }
+        $count = $wide * ($height + 2);
+        $out = array_fill(0, $count, 0);
+        for ($j = 0; $j < $count; $j++) {
+            $a = $rows[$j];
+            $b = $rows[$j + $wide];
+            $c = $rows[$j + 2 * $wide];
+            if (! is_int($a) || ! is_int($b) || ! is_int($c)) {
+                return $out;
+            }
+            $out[$j] = ($a + $b + $c) * $third + 32768 >> 16;
+        }
+
+        return $out;
     }
 
     /**
@@ -177,8 +262,8 @@ final class StencilRack
     private function halved(float $width, float $height): array
     {
         [$ink, $colours] = $this->scaled($width, $height);
-        $halvings = 0;
-        while ($this->mayHalve && $colours === null && self::pixels($width, $height) >= self::WORTH_HALVING) {
+        $density = 1.0;
+        while ($this->mayDiffer && $colours === null && self::pixels($width, $height) >= self::WORTH_HALVING) {
             [$smaller] = $this->scaled($width / 2, $height / 2);
             [$w, $h] = self::size($width, $height);
             [$halfW, $halfH] = self::size($width / 2, $height / 2);
@@ -188,14 +273,26 @@ final class StencilRack
             $ink = $smaller;
             $width /= 2;
             $height /= 2;
-            $halvings++;
+            $density /= 2;
         }
 
-        return [$halvings, $ink, $colours];
+        return [$density, $ink, $colours];
     }
 
     /** @return array{array<int, int>, array<int, int>|null} ink, and colours where the tip has some */
     private function scaled(float $width, float $height): array
+    {
+        [$ink, $channels] = $this->planes($width, $height);
+
+        return [$ink, $channels === null ? null : Stencil::colours($channels, ...self::size($width, $height))];
+    }
+
+    /**
+     * The ink, and the colours times the ink where the tip has some, area-scaled.
+     *
+     * @return array{array<int, int>, array{array<int, int>, array<int, int>, array<int, int>}|null}
+     */
+    private function planes(float $width, float $height): array
     {
         [$w, $h] = self::size($width, $height);
         $level = 0;
@@ -222,10 +319,10 @@ final class StencilRack
             $channels[2][] = ($pixel >> 8 & 255) * $alpha;
         }
 
-        return [$ink, Stencil::colours([
+        return [$ink, [
             $scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[0])),
             $scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[1])),
             $scaled(new Plane($frame->ink->width, $frame->ink->height, $channels[2])),
-        ], $w, $h)];
+        ]];
     }
 }

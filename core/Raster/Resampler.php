@@ -321,7 +321,13 @@ final readonly class Resampler
             $third = $counts[$x] > 2 ? $weights[$w + 2] : 0;
             $w += $counts[$x];
             for ($end = $to + $rows; $to < $end; $to++) {
-                $sum = $in[$i] * $first + $in[$i + 1] * $second + $in[$i + 2] * $third + 32768 >> 16;
+                $a = $in[$i];
+                $b = $in[$i + 1];
+                $c = $in[$i + 2];
+                if (! is_int($a) || ! is_int($b) || ! is_int($c)) {
+                    return $out;
+                }
+                $sum = $a * $first + $b * $second + $c * $third + 32768 >> 16;
                 $out[$to] = $sum > 65535 ? 65535 : $sum;
                 $i += $width;
             }

@@ -24,19 +24,19 @@ final class OutlineTest extends TestCase
 
     public function test_fours_hold_each_value_with_its_neighbours(): void
     {
-        // 2 · 2 values in a border of three: 8 · 8.
+        // 2 · 2 values in a border of five: 12 · 12.
         $fours = Stencil::fours([2, 4, 6, 8], 2, 2);
-        self::assertCount(64, $fours);
+        self::assertCount(144, $fours);
         $there = [
-            2 * 8 + 2 => 1 << 48,
-            2 * 8 + 3 => 1 << 32 | 2 << 48,
-            2 * 8 + 4 => 2 << 32,
-            3 * 8 + 2 => 1 << 16 | 3 << 48,
-            3 * 8 + 3 => 1 | 2 << 16 | 3 << 32 | 4 << 48,
-            3 * 8 + 4 => 2 | 4 << 32,
-            4 * 8 + 2 => 3 << 16,
-            4 * 8 + 3 => 3 | 4 << 16,
-            4 * 8 + 4 => 4,
+            4 * 12 + 4 => 1 << 48,
+            4 * 12 + 5 => 1 << 32 | 2 << 48,
+            4 * 12 + 6 => 2 << 32,
+            5 * 12 + 4 => 1 << 16 | 3 << 48,
+            5 * 12 + 5 => 1 | 2 << 16 | 3 << 32 | 4 << 48,
+            5 * 12 + 6 => 2 | 4 << 32,
+            6 * 12 + 4 => 3 << 16,
+            6 * 12 + 5 => 3 | 4 << 16,
+            6 * 12 + 6 => 4,
         ];
         foreach ($fours as $i => $four) {
             self::assertSame($there[$i] ?? 0, $four, "place {$i}");

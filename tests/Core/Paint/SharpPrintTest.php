@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core\Paint;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tests\Core\Pictures;
+use Yarrowfog\Core\Paint\DabPrinter;
+use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Raster\Plane;
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Dab;
+use Yarrowfog\Core\Stroke\Shape;
+use Yarrowfog\Core\Tip\Frame;
+
+/** Small prints of tips that are hard to print, turned and off the grid, against each pixel sampled 16 × 16 times. */
+final class SharpPrintTest extends TestCase
+{
+    private const SIDE = 128;
+
+    private const FINE = 16;
+
+    /** @return array<string, array{callable(float, float): bool}> where a tip of side 1 has ink */
+    public static function tips(): array
+    {
+        $inside = fn (float $x, float $y): bool => hypot($x - 0.5, $y - 0.5) < 0.47;
+        $toLine = function (float $x, float $y, float $ax, float $ay, float $bx, float $by): float {
+            $t = max(0.0, min(1.0, (($x - $ax) * ($bx - $ax) + ($y - $ay) * ($by - $ay)) / (($bx - $ax) ** 2 + ($by - $ay) ** 2)));
+
+            return hypot($x - $ax - $t * ($bx - $ax), $y - $ay - $t * ($by - $ay));
+        };
+        $letters = [[0.2, 0.85, 0.4, 0.15], [0.4, 0.15, 0.6, 0.85], [0.28, 0.6, 0.52, 0.6], [0.7, 0.2, 0.7, 0.8], [0.7, 0.2, 0.88, 0.35], [0.88, 0.35, 0.7, 0.5]];
+
+        return array_map(fn (callable $tip): array => [$tip], [
+            'hatching' => fn (float $x, float $y): bool => $inside($x, $y) && fmod($x * 16, 1) < 0.4,
+            'net' => fn (float $x, float $y): bool => $inside($x, $y) && (fmod(($x + $y) * 7 + 7, 1) < 0.2 || fmod(($x - $y) * 7 + 7, 1) < 0.2),
+            'lettering' => fn (float $x, float $y): bool => min(array_map(fn (array $l): float => $toLine($x, $y, ...$l), $letters)) < 0.018,
+            'dotted' => fn (float $x, float $y): bool => $inside($x, $y) && hypot(fmod($x * 12, 1) - 0.5, fmod($y * 12, 1) - 0.5) < 0.3,
+            'star' => fn (float $x, float $y): bool => hypot($x - 0.5, $y - 0.5) < 0.08 + 0.4 * abs(fmod(atan2($y - 0.5, $x - 0.5) * 7 / M_PI + 14, 2) - 1) ** 3,
+            'hair' => fn (float $x, float $y): bool => min(array_map(fn (int $i): float => $toLine($x, $y, 0.1 + 0.06 * $i, 0.95, 0.05 + 0.065 * $i + 0.03 * sin($i * 5), 0.05 + 0.1 * ($i * 7 % 3)), range(0, 13))) < 0.0045,
+        ]);
+    }
+
+    /** @param  callable(float, float): bool  $tip */
+    #[DataProvider('tips')]
+    public function test_small_turned_prints_are_as_sharp_as_pixels_allow(callable $tip): void
+    {
+        $plane = Pictures::plane(self::SIDE, self::SIDE, function (int $x, int $y) use ($tip): int {
+            $hits = 0;
+            foreach ([0.125, 0.375, 0.625, 0.875] as $dy) {
+                foreach ([0.125, 0.375, 0.625, 0.875] as $dx) {
+                    $hits += $tip(($x + $dx) / self::SIDE, ($y + $dy) / self::SIDE) ? 1 : 0;
+                }
+            }
+
+            return intdiv(65535 * $hits, 16);
+        });
+        $all = [];
+        foreach ([[16.0, 33.0, 0.3, 0.8], [24.0, 71.0, 0.6, 0.1], [45.0, 0.0, 0.45, 0.7], [45.0, 45.0, 0.9, 0.2], [64.0, 135.5, 0.15, 0.55]] as [$size, $angle, $dx, $dy]) {
+            $apart = self::apart($plane, new Dab(0, 0, 100 + $dx, 100 + $dy, new Shape($size, $angle, 1.0), 1, 1, 0));
+            self::assertLessThanOrEqual(40, max($apart), "{$size} px at {$angle}°");
+            $all[] = array_sum($apart) / count($apart);
+        }
+        self::assertLessThanOrEqual(8, array_sum($all) / count($all));
+    }
+
+    /** @return non-empty-list<float> levels of 255 by which each pixel with ink is off */
+    private static function apart(Plane $tip, Dab $dab): array
+    {
+        $printer = new DabPrinter(new HalvedLevels(new Frame($tip)), Brush::read(['settings' => ['size' => ['base' => $dab->shape->size]]]));
+        $print = $printer->impression($dab);
+        $left = (int) floor($dab->x + 1 / 16) + $print->area->x;
+        $top = (int) floor($dab->y + 1 / 16) + $print->area->y;
+        $out = [0.0];
+        foreach ($print->ink as $i => $ink) {
+            $true = self::sampled($tip, $dab, $left + $i % $print->area->width, $top + intdiv($i, $print->area->width));
+            if ($true > 257 || $ink > 257) {
+                $out[] = abs($true - $ink) / 257;
+            }
+        }
+
+        return $out;
+    }
+
+    /** The mean over a pixel of the sheet of what the tip has there, bilinearly. */
+    private static function sampled(Plane $tip, Dab $dab, int $x, int $y): float
+    {
+        $cos = cos(deg2rad($dab->shape->angle)) * self::SIDE / $dab->shape->size;
+        $sin = sin(deg2rad($dab->shape->angle)) * self::SIDE / $dab->shape->size;
+        $values = $tip->values;
+        $side = self::SIDE;
+        $sum = 0.0;
+        for ($k = 0; $k < self::FINE * self::FINE; $k++) {
+            $px = $x + ($k % self::FINE + 0.5) / self::FINE - $dab->x;
+            $py = $y + (intdiv($k, self::FINE) + 0.5) / self::FINE - $dab->y;
+            $u = $cos * $px + $sin * $py + self::SIDE / 2 - 0.5;
+            $v = $cos * $py - $sin * $px + self::SIDE / 2 - 0.5;
+            $column = (int) floor($u);
+            $row = (int) floor($v);
+            if ($column < 0 || $row < 0 || $column >= $side - 1 || $row >= $side - 1) {
+                continue;
+            }
+            $u -= $column;
+            $v -= $row;
+            $i = $row * $side + $column;
+            $sum += ($values[$i] * (1 - $u) + $values[$i + 1] * $u) * (1 - $v) + ($values[$i + $side] * (1 - $u) + $values[$i + $side + 1] * $u) * $v;
+        }
+
+        return $sum / (self::FINE * self::FINE);
+    }
+}
