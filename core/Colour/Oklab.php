@@ -42,9 +42,10 @@ final readonly class Oklab
      */
     public static function conesOf(Srgb $colour): array
     {
-        $r = Srgb::linear($colour->red / 255);
-        $g = Srgb::linear($colour->green / 255);
-        $b = Srgb::linear($colour->blue / 255);
+        $linear = Srgb::linearBytes();
+        $r = $linear[$colour->red];
+        $g = $linear[$colour->green];
+        $b = $linear[$colour->blue];
 
         return [
             (0.4122214708 * $r + 0.5363325363 * $g + 0.0514459929 * $b) ** (1 / 3),
@@ -53,12 +54,30 @@ final readonly class Oklab
         ];
     }
 
+    /** What the cube roots of the three cone responses take of a and b; of L each takes all. */
+    public const TO_CONES = [
+        [0.3963377774, 0.2158037573],
+        [-0.1055613458, -0.0638541728],
+        [-0.0894841775, -1.2914855480],
+    ];
+
     /** @return array{float, float, float} linear light; outside 0–1 where the screen cannot show it */
     public function toLinear(): array
     {
-        $l = ($this->l + 0.3963377774 * $this->a + 0.2158037573 * $this->b) ** 3;
-        $m = ($this->l - 0.1055613458 * $this->a - 0.0638541728 * $this->b) ** 3;
-        $s = ($this->l - 0.0894841775 * $this->a - 1.2914855480 * $this->b) ** 3;
+        [$l, $m, $s] = array_map(fn (array $of): float => $this->l + $of[0] * $this->a + $of[1] * $this->b, self::TO_CONES);
+
+        return self::linearOf($l, $m, $s);
+    }
+
+    /**
+     * @param  float  $l  cube roots of the cone responses
+     * @return array{float, float, float} linear light; outside 0–1 where the screen cannot show it
+     */
+    public static function linearOf(float $l, float $m, float $s): array
+    {
+        $l = $l * $l * $l;
+        $m = $m * $m * $m;
+        $s = $s * $s * $s;
 
         return [
             4.0767416621 * $l - 3.3077115913 * $m + 0.2309699292 * $s,
@@ -67,26 +86,24 @@ final readonly class Oklab
         ];
     }
 
+    /** Linear light by which a channel may be outside: what rounding in the matrices comes to; in the darkest greys 1/75 of 1/255. */
+    private const ROUNDING = 4e-6;
+
     public function isShowable(): bool
     {
-        foreach ($this->toLinear() as $channel) {
-            if ($channel < -0.0005 || $channel > 1.0005) {
-                return false;
-            }
-        }
+        return self::canBeShown(...$this->toLinear());
+    }
 
-        return true;
+    /** Whether a screen can show linear light. */
+    public static function canBeShown(float $r, float $g, float $b): bool
+    {
+        return min($r, $g, $b) >= -self::ROUNDING && max($r, $g, $b) <= 1.0 + self::ROUNDING;
     }
 
     /** The nearest 8-bit colour, each channel clipped; map the gamut first (see Oklch). */
     public function toSrgb(): Srgb
     {
-        $bytes = array_map(
-            fn (float $v): int => (int) round(255 * Srgb::encoded(max(0.0, min(1.0, $v)))),
-            $this->toLinear(),
-        );
-
-        return new Srgb($bytes[0], $bytes[1], $bytes[2]);
+        return Srgb::fromLinear(...$this->toLinear());
     }
 
     /** Part 0 is this colour, part 1 the other. */

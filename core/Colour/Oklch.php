@@ -41,7 +41,7 @@ final readonly class Oklch
         }
         $low = 0.0;
         $high = $this->chroma;
-        for ($i = 0; $i < 12; $i++) {
+        for ($i = 0; $i < 16; $i++) {
             $middle = ($low + $high) / 2;
             if ((new self($this->lightness, $middle, $this->hue))->toOklab()->isShowable()) {
                 $low = $middle;

@@ -7,9 +7,12 @@ namespace Yarrowfog\Core\Colour;
 use Yarrowfog\Core\InvalidInput;
 
 /** A colour as screens take it: sRGB, 8 bits a channel (IEC 61966-2-1). */
-final readonly class Srgb
+final class Srgb
 {
-    public function __construct(public int $red, public int $green, public int $blue)
+    /** @var array<int, float>|null */
+    private static ?array $linearBytes = null;
+
+    public function __construct(public readonly int $red, public readonly int $green, public readonly int $blue)
     {
     }
 
@@ -38,6 +41,22 @@ final readonly class Srgb
     public function toInt(): int
     {
         return $this->red << 16 | $this->green << 8 | $this->blue;
+    }
+
+    /** The nearest colour to linear light, each channel clipped to 0–1. */
+    public static function fromLinear(float $r, float $g, float $b): self
+    {
+        return new self(
+            (int) round(255 * self::encoded(max(0.0, min(1.0, $r)))),
+            (int) round(255 * self::encoded(max(0.0, min(1.0, $g)))),
+            (int) round(255 * self::encoded(max(0.0, min(1.0, $b)))),
+        );
+    }
+
+    /** @return array<int, float> linear light 0–1 by encoded byte */
+    public static function linearBytes(): array
+    {
+        return self::$linearBytes ??= array_map(fn (int $v): float => self::linear($v / 255), range(0, 255));
     }
 
     /** Encoded 0–1 to linear light 0–1 (IEC 61966-2-1). */

@@ -19,8 +19,12 @@ final class Finish
     /** How much of its ink the inside of a stroke gives to its rim. */
     private const GIVES = 0.6;
 
-    /** How much darker than the rest of a full stroke its rim can become. */
-    private const GAINS = 1.5;
+    /** How much it gives even where the edge cannot take it up. */
+    private const ALWAYS_GIVES = 0.2;
+
+    /** One in so many pixels is asked how much ink the edge takes; a prime, so that they lie in all columns. */
+    private const EVERY = 7;
+
 
     private readonly ?Tooth $tooth;
 
@@ -40,6 +44,15 @@ final class Finish
 
     /** @var array<string, array<int, int>|null> bitten tiles, kept for their neighbours' rims */
     private array $bitten = [];
+
+    /** @var array<string, array<int, int>>|null by tile: how much of the ink that a rim moves each pixel takes up */
+    private ?array $weights = null;
+
+    /** Part of its ink that each pixel gives. */
+    private float $gives = 0.0;
+
+    /** Ink for one of these weights. */
+    private float $perWeight = 0.0;
 
     /** @var list<int>|null */
     private static ?array $grain = null;
@@ -175,13 +188,85 @@ final class Finish
     }
 
     /**
-     * Ink moves from the inside of the stroke to its edge. How near the edge is shows in
-     * the blurred coverage: it is that of the stroke itself inside, half of it at the edge.
+     * Ink moves from the inside of the stroke to its edge: c becomes c(1 − g) + k·w, where the weights w are largest at the edge,
+     * and k is such that the whole stroke takes up what it gives. Where its edge is full before that, the inside gives less.
      *
      * @param  array<int, int>  $tile
      * @return array<int, int>
      */
     private function rimmed(string $key, array $tile): array
+    {
+        $this->weights ??= $this->rimWeights();
+        $out = [];
+        foreach ($this->coverage($tile) as $i => $c) {
+            $out[] = (int) min(65535.0, $c * (1.0 - $this->gives) + $this->perWeight * ($this->weights[$key][$i] ?? 0));
+        }
+
+        return $this->withCoverage($tile, $out);
+    }
+
+    /** @return array<string, array<int, int>> how much of the moved ink each pixel takes up, by tile */
+    private function rimWeights(): array
+    {
+        $weights = [];
+        $inks = [];
+        $shares = [];
+        foreach (array_unique([...$this->main->keys(), ...$this->bite === null ? [] : $this->bite->keys()]) as $key) {
+            $tile = $this->bitten($key);
+            if ($tile === null) {
+                continue;
+            }
+            $ink = $this->coverage($tile);
+            $weights[$key] = $this->nearEdge($key, $ink);
+            for ($i = 0; $i < count($ink); $i += self::EVERY) {
+                if ($ink[$i] > 0) {
+                    $inks[] = $ink[$i];
+                    $shares[] = $weights[$key][$i];
+                }
+            }
+        }
+        $this->share($inks, $shares);
+
+        return $weights;
+    }
+
+    /**
+     * How much the inside gives, by halving: the most of which the edge takes up all but a fiftieth of the stroke's ink. A stroke that is full
+     * everywhere could not take up any, and would show no rim at all; there it gives a part of that, which is lost.
+     *
+     * @param  list<int>  $inks  of some pixels, 1–65535
+     * @param  list<int>  $shares  their weights
+     */
+    private function share(array $inks, array $shares): void
+    {
+        $all = array_sum($inks);
+        $perGiven = $all / max(1, array_sum($shares));
+        $takes = function (float $gives) use ($inks, $shares, $perGiven): float {
+            $sum = 0.0;
+            foreach ($inks as $i => $c) {
+                $sum += min(65535.0, $c * (1.0 - $gives) + $gives * $perGiven * $shares[$i]);
+            }
+
+            return $sum;
+        };
+        $most = self::GIVES * $this->rim;
+        $least = self::ALWAYS_GIVES * $this->rim;
+        for ($i = 0; $takes($most) < 0.98 * $all && $i < 10; $i++) {
+            $middle = ($least + $most) / 2;
+            [$least, $most] = $takes($middle) < 0.98 * $all ? [$least, $middle] : [$middle, $most];
+        }
+        $this->gives = $takes($most) < 0.98 * $all ? $least : $most;
+        $this->perWeight = $this->gives * $perGiven;
+    }
+
+    /**
+     * How near the edge is shows in the blurred coverage b: it is that of the stroke itself inside, half of it at a straight edge. With
+     * e = (c − b)/c the weight is c · e(1 − 0.35e).
+     *
+     * @param  array<int, int>  $own  coverage
+     * @return array<int, int> 0–65535
+     */
+    private function nearEdge(string $key, array $own): array
     {
         $side = StrokeBuffer::SIDE;
         $margin = min($side, 2 * $this->rimWidth);
@@ -196,17 +281,14 @@ final class Finish
             }
         }
         $blurred = Blur::gaussian(new Plane($side + 2 * $margin, $side + 2 * $margin, $around), max(0.5, $this->rimWidth / 2))->values;
-        $own = $this->coverage($tile);
-        $gives = self::GIVES * $this->rim;
-        $gains = self::GAINS * $this->rim;
         $out = [];
         foreach ($own as $i => $c) {
             $b = $blurred[(intdiv($i, $side) + $margin) * ($side + 2 * $margin) + $i % $side + $margin];
             $edge = $c > $b ? ($c - $b) / $c : 0.0;
-            $out[] = (int) min(65535.0, $c * (1.0 - $gives + $gains * 2.0 * $edge * (1.0 - 0.35 * $edge)));
+            $out[] = (int) ($c * $edge * (1.0 - 0.35 * $edge));
         }
 
-        return $this->withCoverage($tile, $out);
+        return $out;
     }
 
     /**

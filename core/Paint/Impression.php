@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
-use Yarrowfog\Core\Colour\Oklab;
-use Yarrowfog\Core\Colour\Oklch;
-use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Drift;
 
@@ -83,22 +80,13 @@ final readonly class Impression
         if ($this->colours === null || $drift->isNothing()) {
             return $this;
         }
-        $moved = [];
+        $moved = $drift->colours();
         $colours = [];
         foreach ($this->colours as $i => $colour) {
-            // Neighbours are often alike, so each colour is reckoned once, in steps of 1/64 of each channel.
-            $colours[] = $this->ink[$i] === 0 ? 0 : $moved[$colour & 0xFCFCFC] ??= self::moved($colour & 0xFCFCFC | 0x020202, $drift);
+            $colours[] = $this->ink[$i] === 0 ? 0 : $moved->moved($colour);
         }
 
         return new self($this->area, $this->ink, $this->starts, $this->ends, $colours);
-    }
-
-    /** A colour, 0xRRGGBB, moved in OKLCH. */
-    public static function moved(int $colour, Drift $drift): int
-    {
-        $lch = Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt($colour)));
-
-        return (new Oklch(max(0.0, min(1.0, $lch->lightness + $drift->lightness)), $lch->chroma * $drift->chroma, $lch->hue + $drift->hue))->toSrgb()->toInt();
     }
 
     public function size(): int

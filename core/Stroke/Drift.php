@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
+use Yarrowfog\Core\Colour\MovedColours;
+
 /** How far chance, and a shift of chroma, move a colour in OKLCH. */
 final readonly class Drift
 {
@@ -14,6 +16,12 @@ final readonly class Drift
      */
     public function __construct(public float $hue = 0.0, public float $chroma = 1.0, public float $lightness = 0.0)
     {
+    }
+
+    /** What moves colours by that. */
+    public function colours(): MovedColours
+    {
+        return new MovedColours($this->hue, $this->chroma, $this->lightness);
     }
 
     public function isNothing(): bool

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace Tests\Core\Colour;
 
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Yarrowfog\Core\Colour\MovedColours;
 use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Oklch;
 use Yarrowfog\Core\Colour\Srgb;
@@ -29,6 +32,46 @@ final class OklchTest extends TestCase
             $colour = Srgb::fromInt($i * 41957 % 0x1000000);
             self::assertSame($colour->toHex(), Oklch::fromOklab(Oklab::fromSrgb($colour))->toSrgb()->toHex());
         }
+    }
+
+    /** Against halving an interval sixty times without any tolerance, in darks too. */
+    public function test_gamut_mapping_is_that_of_exact_halving(): void
+    {
+        $chance = new Randomizer(new Mt19937(5));
+        for ($i = 0; $i < 1500; $i++) {
+            $lightness = $i % 3 === 0 ? $chance->getInt(5, 100) / 1000 : $chance->getInt(5, 995) / 1000;
+            $chroma = $chance->getInt(0, 4000) / 10000;
+            $hue = $chance->getInt(0, 36000) / 100;
+            $isInside = fn (float $c): bool => ($light = (new Oklch($lightness, $c, $hue))->toOklab()->toLinear()) && min($light) >= -1e-9 && max($light) <= 1 + 1e-9;
+            $low = 0.0;
+            $high = $chroma;
+            for ($k = 0; $k < 60 && ! $isInside($high); $k++) {
+                $middle = ($low + $high) / 2;
+                [$low, $high] = $isInside($middle) ? [$middle, $high] : [$low, $middle];
+                $chroma = $low;
+            }
+            $true = (new Oklch($lightness, $chroma, $hue))->toOklab()->toSrgb();
+            $mapped = (new Oklch($lightness, $k === 0 ? $chroma : 0.4, $hue))->toSrgb();
+            $apart = max(abs($true->red - $mapped->red), abs($true->green - $mapped->green), abs($true->blue - $mapped->blue));
+            self::assertLessThanOrEqual(2, $apart, "L {$lightness}, hue {$hue}: {$mapped->toHex()} for {$true->toHex()}");
+        }
+    }
+
+    /** One matrix for many colours does what the way through OKLCH does. */
+    public function test_moved_colours_are_those_of_the_long_way(): void
+    {
+        $chance = new Randomizer(new Mt19937(6));
+        foreach ([[0.0, 1.0, 0.0], [40.0, 1.0, 0.0], [-100.0, 0.5, 0.1], [12.0, 1.6, -0.2], [180.0, 1.0, 0.02]] as [$hue, $chroma, $lightness]) {
+            $moved = new MovedColours($hue, $chroma, $lightness);
+            for ($i = 0; $i < 600; $i++) {
+                $colour = $i < 2 ? [0xFFFFFF, 0x000000][$i] : $chance->getInt(0, 0xFFFFFF);
+                $from = Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt($colour)));
+                $true = (new Oklch($from->lightness + $lightness, $from->chroma * $chroma, $from->hue + $hue))->toSrgb();
+                $there = Srgb::fromInt($moved->moved($colour));
+                self::assertLessThanOrEqual(1, max(abs($true->red - $there->red), abs($true->green - $there->green), abs($true->blue - $there->blue)), sprintf('#%06x', $colour));
+            }
+        }
+        self::assertSame(0xFFFFFF, (new MovedColours(70, 1, 0))->moved(0xFFFFFF));
     }
 
     public function test_what_the_screen_cannot_show_loses_chroma_and_keeps_its_hue(): void

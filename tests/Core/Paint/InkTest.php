@@ -13,9 +13,12 @@ use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Oklch;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Paint\Impression;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Drift;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
@@ -51,6 +54,22 @@ final class InkTest extends TestCase
             $under = Bitmap::filled(400, 300, $pixel);
             $out = self::swatch(['does' => ['base' => 'smudges'], 'size' => ['base' => 40, 'spread' => 0.4], 'smudgeStrength' => ['base' => 0.7]], [Strokes::line()], $under);
             self::assertSame([$pixel], array_values(array_unique($out->pixels)));
+        }
+    }
+
+    /** 4,000 colours at once, each drifted by itself: none is off by more than rounding. */
+    public function test_own_colours_drift_exactly(): void
+    {
+        $picture = Pictures::bitmap(64, 64, fn (int $x, int $y): int => $x === 0 ? 0xFFFFFFFF : (($x * 4) << 24 | ($y * 4) << 16 | (255 - $x - $y) << 8 | 255));
+        $tip = new Impression(new Rect(0, 0, 64, 64), array_fill(0, 4096, 65535), [], [], array_map(fn (int $p): int => $p >> 8, $picture->pixels));
+        foreach ([new Drift(35, 1, 0), new Drift(-8, 0.7, 0.05)] as $drift) {
+            foreach ($tip->drifted($drift)->colours ?? [] as $i => $colour) {
+                $lch = Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt($picture->pixels[$i] >> 8)));
+                $true = (new Oklch(min(1.0, $lch->lightness + $drift->lightness), $lch->chroma * $drift->chroma, $lch->hue + $drift->hue))->toSrgb()->toInt();
+                foreach ([16, 8, 0] as $shift) {
+                    self::assertEqualsWithDelta($true >> $shift & 255, $colour >> $shift & 255, 1);
+                }
+            }
         }
     }
 
