@@ -91,6 +91,10 @@ final class StrokeCommand extends EngineCommand
             throw new InvalidInput('tooth', 'The brush has a tooth of its own: name its picture with --tooth.');
         }
 
+        if ($tooth !== null && $brush->choice('tooth') !== GroundSettings::OWN) {
+            throw new InvalidInput('tooth', "--tooth is the brush’s own tooth, but the brush asks for “{$brush->choice('tooth')}”. Leave --tooth out, or set “tooth” to “own”.");
+        }
+
         return new Kit(
             $frames,
             $bite === null ? null : new HalvedLevels(Frame::fromPicture(self::picture($bite)->bitmap(), TipKind::InkMask)),

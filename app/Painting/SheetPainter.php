@@ -62,7 +62,7 @@ final readonly class SheetPainter
                 return $laid;
             });
 
-            foreach ($this->shownMore($order, $changed) as $place) {
+            foreach ($this->shownMore($order, $changed, $sheet->bounds()) as $place) {
                 $area = StrokeBuffer::area($place)->intersect($sheet->bounds());
                 $patches->add($area, $this->tiles->area($layer, $area));
             }
@@ -78,7 +78,7 @@ final readonly class SheetPainter
      * @param  array<string, Rect>  $changed
      * @return list<string>
      */
-    private function shownMore(Order $order, array $changed): array
+    private function shownMore(Order $order, array $changed, Rect $bounds): array
     {
         if ($order->settings->base('taperOut') <= 0 && ! $order->settings->isBand()) {
             return [];
@@ -86,8 +86,7 @@ final readonly class SheetPainter
         $reach = (int) ceil($order->settings->base('size'));
         $places = [];
         foreach ($changed as $area) {
-            $wide = Rect::between(max(0, $area->x - $reach), max(0, $area->y - $reach), $area->right() + $reach, $area->bottom() + $reach);
-            $places = [...$places, ...StrokeBuffer::keysUnder($wide)];
+            $places = [...$places, ...StrokeBuffer::keysUnder($area->grow($reach)->intersect($bounds))];
         }
 
         return array_values(array_unique($places));

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Colour;
 
 /**
- * Moves many colours alike in OKLCH: the hue turned, the chroma multiplied, lightness added.
+ * Moves many colours alike in OKLCH, the hue turned, the chroma multiplied, lightness added; then mixes them all with one.
  *
  * The cube roots of the cone responses are a linear map of OKLab (Ottosson, 2020), and so is such a move: one matrix leads from
  * cube roots to cube roots. Only what then lies outside the gamut of a screen goes through OKLCH.
@@ -15,6 +15,8 @@ final class MovedColours
     /** @var list<array{float, float, float}> what each cube root takes of the three before */
     private readonly array $matrix;
 
+    private readonly Oklab $target;
+
     /** @var array<int, int> 0xRRGGBB by 0xRRGGBB */
     private array $known = [];
 
@@ -22,18 +24,22 @@ final class MovedColours
      * @param  float  $hue  degrees
      * @param  float  $chroma  factor, 0 or more
      * @param  float  $lightness  added, −1 to 1
+     * @param  int  $towards  0xRRGGBB that what is moved is then mixed with, in OKLab
+     * @param  float  $part  of that colour in the mixture, 0–1
      */
-    public function __construct(private readonly float $hue, private readonly float $chroma, private readonly float $lightness)
+    public function __construct(private readonly float $hue, private readonly float $chroma, private readonly float $lightness, int $towards = 0, private readonly float $part = 0.0)
     {
+        $this->target = Oklab::fromSrgb(Srgb::fromInt($towards));
         $cos = cos(deg2rad($hue)) * $chroma;
         $sin = sin(deg2rad($hue)) * $chroma;
         [$light, $red, $yellow] = Oklab::FROM_CONES;
-        $row = function (array $of) use ($cos, $sin, $light, $red, $yellow): array {
-            [$a, $b] = [$of[0] * $cos + $of[1] * $sin, $of[1] * $cos - $of[0] * $sin];
-
-            return [$light[0] + $a * $red[0] + $b * $yellow[0], $light[1] + $a * $red[1] + $b * $yellow[1], $light[2] + $a * $red[2] + $b * $yellow[2]];
-        };
-        $this->matrix = array_map($row, Oklab::TO_CONES);
+        $matrix = [];
+        foreach (Oklab::TO_CONES as [$ofA, $ofB]) {
+            $a = $ofA * $cos + $ofB * $sin;
+            $b = $ofB * $cos - $ofA * $sin;
+            $matrix[] = [$light[0] + $a * $red[0] + $b * $yellow[0], $light[1] + $a * $red[1] + $b * $yellow[1], $light[2] + $a * $red[2] + $b * $yellow[2]];
+        }
+        $this->matrix = $matrix;
     }
 
     /**
@@ -42,7 +48,12 @@ final class MovedColours
      */
     public function moved(int $colour): int
     {
-        return $this->known[$colour] ??= $this->reckoned(Srgb::fromInt($colour))->toInt();
+        return $this->known[$colour] ??= $this->mixed($this->reckoned(Srgb::fromInt($colour)))->toInt();
+    }
+
+    private function mixed(Srgb $colour): Srgb
+    {
+        return $this->part <= 0.0 ? $colour : Oklab::fromSrgb($colour)->mixedWith($this->target, $this->part)->toSrgb();
     }
 
     private function reckoned(Srgb $colour): Srgb

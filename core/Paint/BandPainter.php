@@ -34,6 +34,9 @@ final class BandPainter
     /** Widths of the picture that are made for each doubling. */
     private const PER_OCTAVE = 12;
 
+    /** The length over which a live stroke is stretched, as a part of what there is of it. */
+    private const AHEAD = 1.25;
+
     /** px of width below which nothing prints. */
     private const LEAST_WIDTH = 0.3;
 
@@ -61,8 +64,11 @@ final class BandPainter
     /** Columns used so far, in picture heights. */
     private float $along = 0.0;
 
-    /** Columns that the whole stroke uses; null while the pen is down. */
+    /** Picture heights that the whole stroke uses, as far as that is known. */
     private ?float $total = null;
+
+    /** @var list<PathPoint> the path so far, of a picture that is stretched over it while the pen is down */
+    private array $soFar = [];
 
     public function __construct(Kit $kit, private readonly Brush $brush, Chance $chance, private readonly Taper $taper)
     {
@@ -99,6 +105,37 @@ final class BandPainter
         $this->total = $total;
     }
 
+    /**
+     * Paints what is new of a stroke whose end is not known.
+     *
+     * A picture stretched over the whole stroke is stretched over what there is of it and a little more. When the stroke outgrows that
+     * it is painted anew, stretched further: by a part of its length each time, so that this costs a few times what painting it once does.
+     *
+     * @param  list<PathPoint>  $points  that are new
+     */
+    public function paintLive(array $points, StrokeBuffer $buffer): void
+    {
+        if (! $this->once) {
+            $this->paint($points, $buffer);
+
+            return;
+        }
+        array_push($this->soFar, ...$points);
+        $ahead = $this->along;
+        for ($i = 0; $i < count($points); $i++) {
+            $before = $i > 0 ? $points[$i - 1] : $this->last;
+            $ahead += $before === null ? 0.0 : $this->columns($before, $points[$i]);
+        }
+        if ($ahead > ($this->total ?? 0.0)) {
+            $this->total = max($this->aspect, self::AHEAD * $ahead);
+            $this->along = 0.0;
+            $this->last = null;
+            $buffer->clear();
+            $points = $this->soFar;
+        }
+        $this->paint($points, $buffer);
+    }
+
     /** @param  list<PathPoint>  $points  that are new */
     public function paint(array $points, StrokeBuffer $buffer): void
     {
@@ -124,15 +161,17 @@ final class BandPainter
     /** @return array<string, mixed> */
     public function state(): array
     {
-        return ['last' => $this->last?->toArray(), 'along' => $this->along];
+        return ['last' => $this->last?->toArray(), 'along' => $this->along, 'total' => $this->total, 'soFar' => array_map(fn (PathPoint $p): array => $p->toArray(), $this->soFar)];
     }
 
     /** @throws InvalidInput */
     public function resume(Reading $state): void
     {
-        $state->keys(['last', 'along']);
+        $state->keys(['last', 'along', 'total', 'soFar']);
         $this->last = $state->has('last') ? PathPoint::read($state->object('last')) : null;
         $this->along = $state->number('along', 0, 1e9);
+        $this->total = $state->has('total') ? $state->number('total', 0, 1e9) : null;
+        $this->soFar = array_map(PathPoint::read(...), $state->each('soFar', 1000000));
     }
 
     private function width(PathPoint $at): float
@@ -144,29 +183,6 @@ final class BandPainter
     private function columns(PathPoint $a, PathPoint $b): float
     {
         return 2.0 * ($b->s - $a->s) / ($this->width($a) + $this->width($b));
-    }
-
-    /** The column of the picture, 0–1, at a length along the stroke. */
-    private function column(float $along): float
-    {
-        if ($this->once) {
-            return $this->total === null ? fmod($along / $this->aspect, 1.0) : min(1.0, $along / max(1e-9, $this->total));
-        }
-        $body = $this->aspect - $this->head - $this->tail;
-        if ($this->total !== null) {
-            // The body is fitted in a whole number of times, so that head and tail join it.
-            $repeats = max(0.0, round(($this->total - $this->head - $this->tail) / $body));
-            $fitted = $this->head + $this->tail + $repeats * $body;
-            if ($fitted <= 0.0) {
-                return min(1.0, $along / max(1e-9, $this->total));
-            }
-            $along *= $fitted / max(1e-9, $this->total);
-            if ($along > $fitted - $this->tail) {
-                return min(1.0, ($this->aspect - ($fitted - $along)) / $this->aspect);
-            }
-        }
-
-        return ($along < $this->head ? $along : $this->head + fmod($along - $this->head, $body)) / $this->aspect;
     }
 
     private function piece(PathPoint $a, PathPoint $b, float $fromColumn, float $toColumn, StrokeBuffer $buffer): void
@@ -181,11 +197,7 @@ final class BandPainter
         }
         $stencil = $this->stencil(2 * max($w0, $w1));
         $drift = $dab->drift;
-        $u0 = $this->column($fromColumn);
-        // A piece is short: it wraps at most once, and its end is reckoned on from its beginning.
-        $u1 = $this->column($toColumn - 1e-9);
-        $body = ($this->aspect - $this->head - $this->tail) / $this->aspect;
-        $u1 = $u1 < $u0 ? $u1 + $body : $u1;
+        $columns = new BandColumns($stencil->width - 2 * Stencil::BORDER, $this->aspect, $this->head, $this->tail, $this->total, $this->once);
         $t0 = deg2rad($a->heading);
         $t1 = deg2rad($b->heading);
         [$c0, $s0, $c1, $s1] = [cos($t0), sin($t0), cos($t1), sin($t1)];
@@ -193,7 +205,7 @@ final class BandPainter
         $right = (int) ceil(max($a->x + abs($s0) * $reach, $b->x + abs($s1) * $reach) + 1);
         $top = (int) floor(min($a->y - abs($c0) * $reach, $b->y - abs($c1) * $reach) - 1);
         $bottom = (int) ceil(max($a->y + abs($c0) * $reach, $b->y + abs($c1) * $reach) + 1);
-        $places = $this->places($a, $b, $w0, $w1, $u0, $u1, $c0, $s0, $c1, $s1, $left, $top, $right, $bottom);
+        $places = $this->places($a, $b, $w0, $w1, $fromColumn, $toColumn, $c0, $s0, $c1, $s1, $left, $top, $right, $bottom);
         if ($places === []) {
             return;
         }
@@ -201,11 +213,11 @@ final class BandPainter
         foreach ($buffer->parts($left, $top, $right, $bottom) as [$key, $tileX, $tileY, $part]) {
             $tile = $buffer->take($key);
             for ($y = $part[1]; $y < $part[3]; $y++) {
-                foreach ($places[$y] ?? [] as $x => [$u, $v]) {
+                foreach ($places[$y] ?? [] as $x => [$along, $v]) {
                     if ($x < $part[0] || $x >= $part[2]) {
                         continue;
                     }
-                    [$ink, $colour] = $this->sample($stencil, $u, $v);
+                    [$ink, $colour] = $this->sample($stencil, $columns->at($along), $v);
                     $ink = $ink * $strength >> 16;
                     $at = ($y - $tileY) * StrokeBuffer::SIDE + $x - $tileX;
                     if ($buffer->colour !== null) {
@@ -234,9 +246,9 @@ final class BandPainter
     /**
      * The pixels of a piece, and where each lies in the picture.
      *
-     * @return array<int, array<int, array{float, float}>> by row and column of the sheet: along 0–1, across 0–1
+     * @return array<int, array<int, array{float, float}>> by row and column of the sheet: along in picture heights, across 0–1
      */
-    private function places(PathPoint $a, PathPoint $b, float $w0, float $w1, float $u0, float $u1, float $c0, float $s0, float $c1, float $s1, int $left, int $top, int $right, int $bottom): array
+    private function places(PathPoint $a, PathPoint $b, float $w0, float $w1, float $from, float $to, float $c0, float $s0, float $c1, float $s1, int $left, int $top, int $right, int $bottom): array
     {
         $out = [];
         for ($y = $top; $y < $bottom; $y++) {
@@ -254,7 +266,7 @@ final class BandPainter
                 $across = (($px - $a->x - ($b->x - $a->x) * $f) * $nx + ($py - $a->y - ($b->y - $a->y) * $f) * $ny) / max(1e-6, hypot($nx, $ny));
                 $half = $w0 + ($w1 - $w0) * $f;
                 if (abs($across) < $half + 0.5) {
-                    $out[$y][$x] = [$u0 + ($u1 - $u0) * $f, 0.5 + $across / (2 * $half)];
+                    $out[$y][$x] = [$from + ($to - $from) * $f, 0.5 + $across / (2 * $half)];
                 }
             }
         }
@@ -263,29 +275,24 @@ final class BandPainter
     }
 
     /**
-     * Bilinear; along, what repeats is mixed with what follows it.
+     * Bilinear.
      *
+     * @param  array{int, int, float}  $along  two columns, and the part of the second one
+     * @param  float  $v  across, 0–1
      * @return array{int, int|null} ink 0–65535, and 0xRRGGBB of a picture with colours
      */
-    private function sample(Stencil $stencil, float $u, float $v): array
+    private function sample(Stencil $stencil, array $along, float $v): array
     {
         $columns = $stencil->width - 2 * Stencil::BORDER;
         $rows = $stencil->height - 2 * Stencil::BORDER;
-        $first = $this->head / $this->aspect * $columns;
-        $body = ($this->aspect - $this->head - $this->tail) / $this->aspect * $columns;
-        $x = ($this->flipsAlong ? 1.0 - $u : $u) * $columns - 0.5;
-        $y = ($this->flipsAcross ? 1.0 - $v : $v) * $rows - 0.5;
-        $column = (int) floor($x);
-        $row = (int) floor($y);
-        $fx = $x - $column;
-        $fy = $y - $row;
-        $next = $column + 1;
-        if (! $this->once) {
-            $next = $next >= $first + $body && $u < 1.0 - $this->tail / $this->aspect ? $next - (int) round($body) : $next;
-            $column = $column < 0 ? $column + (int) round($body) : $column;
+        [$column, $next, $fx] = $along;
+        if ($this->flipsAlong) {
+            $column = $columns - 1 - $column;
+            $next = $columns - 1 - $next;
         }
-        $column = max(0, min($columns - 1, $column));
-        $next = max(0, min($columns - 1, $next));
+        $y = ($this->flipsAcross ? 1.0 - $v : $v) * $rows - 0.5;
+        $row = (int) floor($y);
+        $fy = $y - $row;
         if ($row < -1 || $row >= $rows) {
             return [0, null];
         }

@@ -25,7 +25,6 @@ final class Finish
     /** One in so many pixels is asked how much ink the edge takes; a prime, so that they lie in all columns. */
     private const EVERY = 7;
 
-
     private readonly ?Tooth $tooth;
 
     private readonly int $depth;

@@ -34,6 +34,9 @@ final class Lender
         // Thin paint lends little.
         $share = $dab->lends * ($pixel & 255) / 255;
 
-        return $dab->coloured(Oklab::fromSrgb(Srgb::fromInt($dab->colour))->mixedWith(Oklab::fromSrgb(Srgb::fromInt($pixel >> 8)), $share)->toSrgb()->toInt());
+        return $dab->coloured(
+            Oklab::fromSrgb(Srgb::fromInt($dab->colour))->mixedWith(Oklab::fromSrgb(Srgb::fromInt($pixel >> 8)), $share)->toSrgb()->toInt(),
+            $dab->drift->lent($pixel >> 8, $share),
+        );
     }
 }

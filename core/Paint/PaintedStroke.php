@@ -288,7 +288,7 @@ final class PaintedStroke implements Printed
             return;
         }
         $this->finish = null;
-        $this->band->paint($points, $this->main());
+        $this->isWhole ? $this->band->paint($points, $this->main()) : $this->band->paintLive($points, $this->main());
     }
 
     private function main(): StrokeBuffer

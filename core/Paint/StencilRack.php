@@ -38,7 +38,6 @@ final class StencilRack
     /** Stencil px for one px of such a print. */
     private const FINE = 3.0;
 
-
     /** px of a stencil from which cutting it anew costs more than reading it. */
     private const WORTH_SHARING = 16384;
 
@@ -202,9 +201,12 @@ final class StencilRack
     {
         [$w, $h] = self::size($width * self::FINE, $height * self::FINE);
         [$ink, $channels] = $this->planes($width * self::FINE, $height * self::FINE);
-        $spread = fn (array $values): array => self::gathered($values, $w, $h);
+        if ($channels !== null) {
+            [$red, $green, $blue] = $channels;
+            $channels = Stencil::colours([self::gathered($red, $w, $h), self::gathered($green, $w, $h), self::gathered($blue, $w, $h)], $w + 2, $h + 2);
+        }
 
-        return [self::FINE, $spread($ink), $channels === null ? null : Stencil::colours(array_map($spread, $channels), $w + 2, $h + 2)];
+        return [self::FINE, self::gathered($ink, $w, $h), $channels];
     }
 
     /**

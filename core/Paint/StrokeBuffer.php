@@ -151,6 +151,16 @@ final class StrokeBuffer implements Printed
         ];
     }
 
+    /** Takes away all paint; what it covered counts as changed. */
+    public function clear(): void
+    {
+        foreach ($this->tiles as $key => $tile) {
+            $this->tiles[$key] = array_fill(0, $this->form->ints(), 0);
+            $area = self::area($key)->intersect($this->bounds);
+            $this->dirty[$key] = [$area->x, $area->y, $area->right(), $area->bottom()];
+        }
+    }
+
     /**
      * How a print falls on the tiles: for each, its key, its origin on the sheet, and the
      * edges of the part of the print that is on it.

@@ -25,6 +25,7 @@ final readonly class Brush
      * @param  bool  $hasBite  whether it is used with a second tip
      * @param  bool  $hasTooth  whether it is used with a tooth of its own
      * @param  bool  $isRound  whether all pictures of its tip look the same however they are turned
+     * @param  float  $scale  how many times larger all of a drawing is than its pen moved, where it was made larger afterwards
      */
     private function __construct(
         public array $values,
@@ -35,6 +36,7 @@ final readonly class Brush
         public bool $hasBite = false,
         public bool $hasTooth = false,
         public bool $isRound = false,
+        public float $scale = 1.0,
     ) {
     }
 
@@ -93,19 +95,19 @@ final readonly class Brush
     /** The same brush with one setting at another value. */
     public function with(string $id, SettingValue $value): self
     {
-        return new self([...$this->values, SettingsTable::get($id)->id => $value], $this->mainInk, $this->secondInk, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound);
+        return new self([...$this->values, SettingsTable::get($id)->id => $value], $this->mainInk, $this->secondInk, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound, $this->scale);
     }
 
     /** The same brush, used with so many pictures (round ones, perhaps), and perhaps a second tip and a tooth of its own. */
     public function usedWith(int $frames, bool $bite, bool $tooth = false, bool $round = false): self
     {
-        return new self($this->values, $this->mainInk, $this->secondInk, $this->tipKind, max(1, $frames), $bite, $tooth, $round);
+        return new self($this->values, $this->mainInk, $this->secondInk, $this->tipKind, max(1, $frames), $bite, $tooth, $round, $this->scale);
     }
 
     /** The brush that lays the second tip along the same path. */
     public function bite(): self
     {
-        $bite = new self(array_map(SettingValue::standard(...), SettingsTable::all()), $this->mainInk, $this->secondInk, TipKind::InkMask);
+        $bite = new self(array_map(SettingValue::standard(...), SettingsTable::all()), $this->mainInk, $this->secondInk, TipKind::InkMask, scale: $this->scale);
         foreach (SettingsTable::all() as $id => $setting) {
             if ($setting->station === Station::Hand) {
                 $bite = $bite->with($id, $this->value($id));
@@ -128,14 +130,18 @@ final readonly class Brush
         return $this->with($id, SettingValue::standard(SettingsTable::get($id)));
     }
 
-    /** The same brush for a drawing made smaller: what is in px shrinks with it, as far as a setting goes. */
+    /**
+     * The same brush for a drawing made smaller or larger: what is in px goes with it, as far as a setting goes, and so does the
+     * speed or way at which a drive is at its end.
+     */
     public function scaled(float $factor): self
     {
-        $brush = $this;
-        foreach ($factor < 1.0 ? SettingsTable::all() : [] as $id => $setting) {
-            if ($setting->unit === 'px') {
-                $value = $this->value($id);
-                $brush = $brush->with($id, new SettingValue(max($setting->least, $value->number() * $factor), $value->spread, $value->drives));
+        $brush = new self($this->values, $this->mainInk, $this->secondInk, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound, $this->scale * $factor);
+        foreach ($factor === 1.0 ? [] : SettingsTable::all() as $id => $setting) {
+            $value = $this->value($id);
+            if ($setting->unit === 'px' || $value->drives !== []) {
+                $base = $setting->unit === 'px' ? max($setting->least, min($setting->most, $value->number() * $factor)) : $value->number();
+                $brush = $brush->with($id, new SettingValue($base, $value->spread, array_map(fn (Drive $d): Drive => $d->scaled($factor), $value->drives)));
             }
         }
 
@@ -145,13 +151,13 @@ final readonly class Brush
     /** The same settings for a tip of another kind. */
     public function ofKind(TipKind $kind): self
     {
-        return new self($this->values, $this->mainInk, $this->secondInk, $kind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound);
+        return new self($this->values, $this->mainInk, $this->secondInk, $kind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound, $this->scale);
     }
 
     /** The same brush in other inks. */
     public function inked(Srgb $main, Srgb $second): self
     {
-        return new self($this->values, $main, $second, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound);
+        return new self($this->values, $main, $second, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound, $this->scale);
     }
 
     public function curve(string $id): Curve

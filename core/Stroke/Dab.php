@@ -34,21 +34,21 @@ final readonly class Dab
     ) {
     }
 
-    /** The same dab in another colour, 0xRRGGBB. */
-    public function coloured(int $colour): self
+    /** The same dab in another colour, 0xRRGGBB, and with its own colours moved otherwise. */
+    public function coloured(int $colour, Drift $drift): self
     {
-        return $this->changed($this->x, $this->y, $colour);
+        return $this->changed($this->x, $this->y, $colour, $drift);
     }
 
     /** The same dab at another place. */
     public function at(float $x, float $y): self
     {
-        return $this->changed($x, $y, $this->colour);
+        return $this->changed($x, $y, $this->colour, $this->drift);
     }
 
-    private function changed(float $x, float $y, int $colour): self
+    private function changed(float $x, float $y, int $colour, Drift $drift): self
     {
-        return new self($this->index, $this->t, $x, $y, $this->shape, $this->flow, $this->opacity, $colour, $this->drift, $this->lends, $this->depth, $this->carries, $this->fresh);
+        return new self($this->index, $this->t, $x, $y, $this->shape, $this->flow, $this->opacity, $colour, $drift, $this->lends, $this->depth, $this->carries, $this->fresh);
     }
 
     /** @return array{index: int, t: float, x: float, y: float, size: float, angle: float, roundness: float, frame: int, mirrored: array{bool, bool}, lean: float, flow: float, opacity: float, colour: string} */

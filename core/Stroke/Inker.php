@@ -29,7 +29,11 @@ final readonly class Inker
 
     private float $lightness;
 
+    private Dial $hueShift;
+
     private Dial $chromaShift;
+
+    private Dial $lightnessShift;
 
     private Dial $lends;
 
@@ -49,7 +53,9 @@ final readonly class Inker
         $this->flow = Dial::of($brush, 'flow', $chance);
         $this->opacity = Dial::of($brush, 'opacity', $chance);
         $this->mix = Dial::of($brush, 'inkMix', $chance);
+        $this->hueShift = Dial::of($brush, 'hueShift', $chance);
         $this->chromaShift = Dial::of($brush, 'chromaShift', $chance);
+        $this->lightnessShift = Dial::of($brush, 'lightnessShift', $chance);
         $this->lends = Dial::of($brush, 'lends', $chance);
         $this->carries = Dial::of($brush, 'smudgeStrength', $chance);
         $this->fresh = Dial::of($brush, 'smudgeInk', $chance);
@@ -62,7 +68,9 @@ final readonly class Inker
         $this->perStroke = $brush->choice('driftPer') === InkSettings::PER_STROKE;
         $this->oneColour = $brush->tipKind === TipKind::InkMask
             && $brush->value('inkMix')->drives === []
+            && $brush->value('hueShift')->drives === []
             && $brush->value('chromaShift')->drives === []
+            && $brush->value('lightnessShift')->drives === []
             && $brush->base('lends') <= 0.0
             && ($this->perStroke || ! $brush->drifts());
     }
@@ -105,9 +113,9 @@ final readonly class Inker
         $draw = $this->perStroke ? 0 : $place->key;
 
         return new Drift(
-            $this->drawn('driftHue', $this->hue, $draw),
+            $this->hueShift->at($place->on, $place->key) + $this->drawn('driftHue', $this->hue, $draw),
             max(0.0, (1.0 + $this->drawn('driftChroma', $this->chroma, $draw)) * (1.0 + $this->chromaShift->at($place->on, $place->key))),
-            $this->drawn('driftLightness', $this->lightness, $draw),
+            $this->lightnessShift->at($place->on, $place->key) + $this->drawn('driftLightness', $this->lightness, $draw),
         );
     }
 

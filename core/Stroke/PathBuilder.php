@@ -70,7 +70,7 @@ final class PathBuilder
     public function __construct(private readonly Brush $brush, private readonly bool $realPressure)
     {
         $steadying = $brush->base('steadying');
-        $this->steadier = $steadying > 0.0 ? new Steadier($steadying) : null;
+        $this->steadier = $steadying > 0.0 ? new Steadier($steadying, $brush->scale) : null;
         $this->response = $brush->curve('pressureResponse');
         $this->held = $brush->readsSpeed($realPressure) ? [] : null;
     }
@@ -275,7 +275,7 @@ final class PathBuilder
         if ($this->brush->choice('assumedPressure') === HandSettings::STEADY) {
             return $level;
         }
-        $slow = 1.0 - min(1.0, $speed / self::FAST);
+        $slow = 1.0 - min(1.0, $speed / (self::FAST * $this->brush->scale));
 
         return $level * (self::LEAST_ASSUMED + (1.0 - self::LEAST_ASSUMED) * $slow * $slow * (3.0 - 2.0 * $slow));
     }

@@ -31,7 +31,7 @@ final readonly class Placing
         return $this->scale === 1.0 && $this->turn === 0.0 && $this->dx === 0.0 && $this->dy === 0.0;
     }
 
-    /** The same movement there. Speed, pressure and tilt stay what the hand did. */
+    /** The same movement there, in the same time: a larger drawing is drawn faster, and `brush` takes that into account. */
     public function trace(Trace $trace, int $width, int $height): Trace
     {
         $cos = cos(deg2rad($this->turn)) * $this->scale;
@@ -45,15 +45,14 @@ final readonly class Placing
         }, $trace->samples), $trace->realPressure);
     }
 
-    /** The same brush there: as much larger, and turned with the sheet. */
+    /** The same brush there: all of it as much larger, and turned with the sheet. */
     public function brush(Brush $brush): Brush
     {
-        $size = $brush->value('size');
         $angle = $brush->value('angle');
         $turned = fmod($angle->number() + $this->turn + 540.0, 360.0) - 180.0;
 
         return $brush
-            ->with('size', new SettingValue(max(1.0, min(2000.0, $size->number() * $this->scale)), $size->spread, $size->drives))
+            ->scaled($this->scale)
             ->with('angle', new SettingValue($turned, $angle->spread, $angle->drives));
     }
 }

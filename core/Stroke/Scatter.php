@@ -7,14 +7,16 @@ namespace Yarrowfog\Core\Stroke;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Stroke\Settings\StepSettings;
 
-/** Step: throws dabs off the path, across and along it, by parts of their size. */
+/** Step: throws dabs off the path, across and along it, by parts of their size or of a width. */
 final readonly class Scatter
 {
     private Dial $across;
 
     private Dial $along;
 
-    private Dial $size;
+    private Dial $reach;
+
+    private bool $ofSize;
 
     private string $shape;
 
@@ -26,7 +28,8 @@ final readonly class Scatter
     {
         $this->across = Dial::of($brush, 'scatterAcross', $chance);
         $this->along = Dial::of($brush, 'scatterAlong', $chance);
-        $this->size = Dial::of($brush, 'size', $chance);
+        $this->ofSize = $brush->choice('scatterOf') === StepSettings::OF_SIZE;
+        $this->reach = Dial::of($brush, $this->ofSize ? 'size' : 'scatterWidth', $chance);
         $this->shape = $brush->choice('scatterShape');
         $this->acrossStream = Chance::stream('scatterAcross');
         $this->alongStream = Chance::stream('scatterAlong');
@@ -40,10 +43,10 @@ final readonly class Scatter
         if ($across <= 0.0 && $along <= 0.0) {
             return [$on->x, $on->y];
         }
-        $size = $this->size->driven($on, $key) * $taper;
+        $reach = $this->reach->driven($on, $key) * ($this->ofSize ? $taper : 1.0);
         [$a, $b] = $this->unit($key);
-        $across *= $size * $a;
-        $along *= $size * $b;
+        $across *= $reach * $a;
+        $along *= $reach * $b;
         $heading = deg2rad($on->heading);
 
         return [$on->x + $along * cos($heading) - $across * sin($heading), $on->y + $along * sin($heading) + $across * cos($heading)];

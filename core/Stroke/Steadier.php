@@ -42,10 +42,13 @@ final class Steadier
 
     private float $y = 0.0;
 
-    /** @param  float  $strength  0–1 */
-    public function __construct(float $strength)
+    /**
+     * @param  float  $strength  0–1
+     * @param  float  $scale  px of the drawing for one px of the pen's way
+     */
+    public function __construct(float $strength, float $scale = 1.0)
     {
-        $this->string = self::STRING * $strength * $strength;
+        $this->string = self::STRING * $strength * $strength * $scale;
         $this->filter = self::FILTER * $strength;
     }
 

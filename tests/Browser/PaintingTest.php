@@ -82,17 +82,33 @@ final class PaintingTest extends BrowserTestCase
         $chrome->pen('canvas', $stroke);
         $chrome->waitForText('header', 'The server is away. 1 stroke waits here and will be sent when it is back.');
         $chrome->pen('canvas', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
-        $chrome->wait('both strokes to be stored', fn (): bool => $chrome->run('return JSON.parse(Object.entries(localStorage).find(([k]) => k.endsWith(arguments[0]))[1]).length', "/sheets/{$sheet}") === 2);
+        $chrome->wait('both strokes to be stored', fn (): bool => $chrome->run('return JSON.parse(Object.entries(localStorage).find(([k]) => k.startsWith("waiting:") && k.endsWith(arguments[0]))[1]).length', "/sheets/{$sheet}") === 2);
         $this->app()->start();
         $chrome->open($path);
         $this->waitForUndo(true);
-        $chrome->wait('nothing to wait', fn (): bool => $chrome->run('return JSON.parse(Object.entries(localStorage).find(([k]) => k.endsWith(arguments[0]))[1]).length', "/sheets/{$sheet}") === 0);
+        $chrome->wait('nothing to wait', fn (): bool => $chrome->run('return JSON.parse(Object.entries(localStorage).find(([k]) => k.startsWith("waiting:") && k.endsWith(arguments[0]))[1]).length', "/sheets/{$sheet}") === 0);
         $chrome->press('Undo');
         $chrome->press('Undo');
         $chrome->wait('the empty sheet', fn (): bool => $this->ink() === 0);
         self::assertSame($path, $chrome->path());
         // The browser notes every refused connection; other tests want a clean log.
         self::assertNotSame([], $chrome->log());
+    }
+
+    /** Whatever the server answers to a finished stroke, it is not dropped: it stays in the browser, through a reload, and can be offered again. */
+    public function test_a_refused_stroke_is_kept_and_offered_again(): void
+    {
+        $chrome = $this->onFreshSheet();
+        $chrome->run('const real = window.fetch; window.fetch = (url, options) => String(url).endsWith("/strokes") ? Promise.resolve(new Response(JSON.stringify({ message: "The library is locked." }), { status: 500, headers: { "Content-Type": "application/json" } })) : real(url, options);');
+        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
+        $chrome->wait('word of it', fn (): bool => str_contains($chrome->text('[data-refused]'), '1 stroke was refused'));
+        self::assertStringContainsString('The library is locked. It is kept in this browser.', $chrome->text('body'));
+        $chrome->open($chrome->path());
+        $chrome->wait('the stroke, kept through a reload', fn (): bool => str_contains($chrome->text('[data-refused]'), '1 stroke was refused'));
+        $chrome->press('Offer again');
+        $this->waitForUndo(true);
+        self::assertGreaterThan(0, $this->ink());
+        $chrome->wait('no more word of it', fn (): bool => $chrome->text('[data-refused]') === '');
     }
 
     public function test_changes_in_tune_are_undone_and_survive_a_reload(): void

@@ -97,6 +97,17 @@ final class CommandLineTest extends TestCase
         }
     }
 
+    public function test_a_picture_of_a_tooth_beside_a_named_tooth_is_refused_in_words(): void
+    {
+        $this->json('wood', ['settings' => ['tooth' => ['base' => 'wood']]]);
+        $this->json('line', ['samples' => [[0, 10, 10], [40, 60, 30]]]);
+        file_put_contents("{$this->folder}/grey.png", PictureFile::png(Bitmap::filled(16, 16, 0x808080FF)));
+        [$code, $said] = $this->yarrowfog("stroke --tip {$this->folder}/grey.png --tooth {$this->folder}/grey.png --brush {$this->folder}/wood.json --trace {$this->folder}/line.json --size 80x60 --out {$this->folder}/out.png");
+        self::assertSame(2, $code);
+        self::assertStringContainsString('the brush asks for “wood”', $said);
+        self::assertFileDoesNotExist("{$this->folder}/out.png");
+    }
+
     public function test_settings_are_told_as_json(): void
     {
         [$code, $said] = $this->yarrowfog('settings --json');

@@ -179,6 +179,30 @@ final class PaintTest extends FeatureTestCase
      * @param  array<string, mixed>  $settings
      * @return array{Sheet, array<string, mixed>, list<list<float>>}
      */
+    /** Bands, and what tapers out, may have shown more while they were live; asking what lies there never leaves the sheet. */
+    public function test_every_kind_of_stroke_may_leave_a_sheet_of_odd_size_by_every_edge(): void
+    {
+        $kinds = [
+            'band' => ['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 110]],
+            'stretched band' => ['laidAs' => ['base' => 'band, stretched once'], 'size' => ['base' => 110]],
+            'tapering' => ['size' => ['base' => 110], 'taperOut' => ['base' => 50]],
+            'smudge' => ['does' => ['base' => 'smudges'], 'size' => ['base' => 110]],
+            'turned' => ['size' => ['base' => 110], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 40]],
+        ];
+        $number = 0;
+        foreach ($kinds as $kind => $settings) {
+            $brush = $this->brush($settings);
+            foreach ([[257, 129], [256, 128], [300, 77]] as [$width, $height]) {
+                $sheet = Sheet::blank('Odd', $width, $height);
+                foreach ([[[20, $height - 3], [$width - 5, $height + 20]], [[$width + 40, 10], [$width - 2, $height + 90]], [[-60, -20], [15, 40]], [[$width / 2, -200], [$width / 2, -180]]] as [$from, $to]) {
+                    $samples = array_map(fn (int $i): array => [$i * 10, $from[0] + ($to[0] - $from[0]) * $i / 12, $from[1] + ($to[1] - $from[1]) * $i / 12, 0.8], range(0, 12));
+                    $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => sprintf('%08x-d9cb-469f-a165-70867728950e', ++$number), 'brush' => $brush->id, 'roll' => 7, 'realPressure' => true, 'samples' => $samples])->assertOk();
+                }
+                self::assertSame(4, $sheet->layer()->strokes()->count(), $kind);
+            }
+        }
+    }
+
     private function begun(array $settings = []): array
     {
         $brush = $this->brush($settings);

@@ -19,6 +19,10 @@ final class StepSettings
 
     public const DISC = 'disc';
 
+    public const OF_SIZE = 'the size';
+
+    public const OF_WIDTH = 'a width';
+
     public const NO = 'no';
 
     public const YES = 'yes';
@@ -46,8 +50,10 @@ final class StepSettings
             Setting::choice('onePerPress', Station::Step, 'One per press', 'One press of the pen prints once, however far it travels: a stamp.', [self::NO, self::YES], fn (Brush $b, Trace $t): ?string => $onBand($b)),
             Setting::number('linger', Station::Step, 'Linger', 'Dabs per second while the pen rests.', '/s', 0, 60, 0, true, idle: $linger),
             Setting::number('count', Station::Step, 'Count', 'Dabs that fall at each place together; scatter pulls them apart.', '', 1, 16, 1, true, SpreadKind::Below, idle: $count),
-            Setting::number('scatterAcross', Station::Step, 'Scatter across', 'Throws dabs to the sides of the path, by up to this part of their size.', '%', 0, 5, 0, true, idle: $scatters('scatterAcross')(...)),
-            Setting::number('scatterAlong', Station::Step, 'Scatter along', 'Throws dabs back and forth along the path, by up to this part of their size.', '%', 0, 5, 0, true, idle: $scatters('scatterAlong')(...)),
+            Setting::number('scatterAcross', Station::Step, 'Scatter across', 'Throws dabs to the sides of the path, by up to this part of their size, or of a width.', '%', 0, 5, 0, true, idle: $scatters('scatterAcross')(...)),
+            Setting::number('scatterAlong', Station::Step, 'Scatter along', 'Throws dabs back and forth along the path, by up to this part of their size, or of a width.', '%', 0, 5, 0, true, idle: $scatters('scatterAlong')(...)),
+            Setting::choice('scatterOf', Station::Step, 'Scatter is a part of', 'The size of each dab, or a width of its own: a spray stays as wide however large its drops are.', [self::OF_SIZE, self::OF_WIDTH], $anyScatter),
+            Setting::number('scatterWidth', Station::Step, 'Width of the scatter', 'What scatter across and along are parts of.', 'px', 1, 2000, 100, true, idle: fn (Brush $b, Trace $t): ?string => $anyScatter($b, $t) ?? ($b->choice('scatterOf') === self::OF_WIDTH ? null : 'idle: scatter is a part of the size')),
             Setting::choice('scatterShape', Station::Step, 'Scatter falls', 'Evenly over the reach, clustered towards the path, or within a disc.', [self::EVEN, self::CLUSTERED, self::DISC], $anyScatter),
         ];
     }

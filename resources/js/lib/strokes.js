@@ -9,7 +9,8 @@ const RETRY = 2000;
  * Sends strokes to the engine: pieces while the pen moves, the whole trace when it lifts.
  *
  * Strokes follow one another. One whose server is away waits in the browser's own store,
- * through reloads too, and is sent when the server is back.
+ * through reloads too, and is sent when the server is back. One that the server refuses, for whatever reason, is kept there
+ * too, until the painter offers it again or lets it go.
  */
 export class Strokes extends Plain {
     /**
@@ -27,8 +28,13 @@ export class Strokes extends Plain {
         this.say = say;
         this.wait = wait;
         this.key = `waiting:${sheet}`;
+        this.refusedKey = `refused:${sheet}`;
         this.waiting = JSON.parse(localStorage.getItem(this.key) || '[]');
+        this.refused = JSON.parse(localStorage.getItem(this.refusedKey) || '[]');
         this.tail = Promise.resolve();
+        window.addEventListener('strokes-offer', () => this.offer());
+        window.addEventListener('strokes-let-go', () => this.letGo());
+        this.#announce();
         if (this.waiting.length) {
             this.tail = this.#sendWaiting();
         }
@@ -57,6 +63,20 @@ export class Strokes extends Plain {
         return this.tail;
     }
 
+    /** Sends what was refused once more. */
+    offer() {
+        this.waiting.push(...this.refused.splice(0));
+        this.#store();
+        this.tail = this.tail.then(() => this.#sendWaiting());
+    }
+
+    /** Forgets what was refused. */
+    letGo() {
+        this.refused = [];
+        this.#store();
+        this.#announce();
+    }
+
     async #sendWaiting() {
         while (this.waiting.length) {
             try {
@@ -67,8 +87,10 @@ export class Strokes extends Plain {
                 this.done(words);
             } catch (error) {
                 if (!(error instanceof Away)) {
+                    this.refused.push(this.waiting[0]);
                     this.#settled();
-                    this.say(error.message);
+                    this.wait([]);
+                    this.say(`This stroke was not laid down: ${error.message} It is kept in this browser.`);
                     continue;
                 }
                 this.#announce();
@@ -86,6 +108,7 @@ export class Strokes extends Plain {
     #store() {
         try {
             localStorage.setItem(this.key, JSON.stringify(this.waiting));
+            localStorage.setItem(this.refusedKey, JSON.stringify(this.refused));
         } catch {
             this.say('The browser’s store is full: strokes wait in this page only. Keep it open.');
         }
@@ -93,5 +116,6 @@ export class Strokes extends Plain {
 
     #announce() {
         window.dispatchEvent(new CustomEvent('strokes-waiting', { detail: this.waiting.length }));
+        window.dispatchEvent(new CustomEvent('strokes-refused', { detail: this.refused.length }));
     }
 }

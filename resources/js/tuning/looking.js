@@ -73,10 +73,10 @@ export const looking = {
         if (!this.lit) {
             return '';
         }
-        const [, , size, angle, , colour, flow, opacity, pressure, index] = this.lit.dab;
+        const [, , size, angle, , colour, flow, opacity, pressure, index, , corners] = this.lit.dab;
         const px = size < 10 ? Math.round(size * 10) / 10 : Math.round(size);
 
-        return `Dab ${index + 1} of ${this.lit.stage.count} · pressure ${Math.round(pressure * 100)} % · ${px} px · turned ${Math.round(angle)}° · flow ${Math.round(flow * 100)} %${opacity < 0.995 ? ` · opacity ${Math.round(opacity * 100)} %` : ''} · ${colour}`;
+        return `${corners ? 'Piece' : 'Dab'} ${index + 1} of ${this.lit.stage.count} · pressure ${Math.round(pressure * 100)} % · ${px} px · turned ${Math.round(angle)}° · flow ${Math.round(flow * 100)} %${opacity < 0.995 ? ` · opacity ${Math.round(opacity * 100)} %` : ''} · ${colour}`;
     },
     get dabInk() {
         return { background: this.lit?.dab[5] ?? 'transparent' };

@@ -144,8 +144,18 @@ function dot(c, x, y, radius, colour) {
     c.fill();
 }
 
-/** An oval of the tip's proportions; a short line shows which way it is turned. */
-function outline(c, [x, y, size, angle, roundness], tip, withLine = true) {
+/** An oval of the tip's proportions, with a short line that shows which way it is turned; or the corners of a piece of a band. */
+function outline(c, [x, y, size, angle, roundness, , , , , , , corners], tip, withLine = true) {
+    if (corners) {
+        c.beginPath();
+        c.moveTo(corners[0], corners[1]);
+        for (let i = 2; i < 8; i += 2) {
+            c.lineTo(corners[i], corners[i + 1]);
+        }
+        c.closePath();
+
+        return;
+    }
     const turn = (angle * Math.PI) / 180;
     const longest = Math.max(tip.width, tip.height);
     const a = (size / 2) * (tip.width / longest);

@@ -23,7 +23,10 @@
                    class="relative flex h-full items-center px-4 text-[15px] text-stone no-underline hover:text-ink aria-[current]:font-bold aria-[current]:text-ink aria-[current]:after:absolute aria-[current]:after:inset-x-4 aria-[current]:after:bottom-0 aria-[current]:after:h-[3px] aria-[current]:after:rounded-[2px] aria-[current]:after:bg-yarrow aria-[current]:after:content-['']">{{ $label }}</a>
             @endforeach
         </nav>
-        <p x-data="server" x-cloak x-show="isAway" role="status" class="m-0 rounded-full bg-yarrow-light px-3 py-1 text-[13px] text-yarrow-dark" x-text="message"></p>
+        <div x-data="server" class="flex items-center gap-2">
+            <p x-cloak x-show="isAway" role="status" class="m-0 rounded-full bg-yarrow-light px-3 py-1 text-[13px] text-yarrow-dark" x-text="message"></p>
+            <p x-cloak x-show="hasRefused" role="status" data-refused class="m-0 flex items-center gap-2 rounded-full bg-yarrow-light px-3 py-1 text-[13px] text-yarrow-dark"><span x-text="refusedWords"></span><button type="button" class="cursor-pointer underline" @click="offer">Offer again</button><button type="button" class="cursor-pointer underline" @click="letGo">Let go</button></p>
+        </div>
         <div class="ml-auto flex items-center gap-4">
             {{ $hand ?? '' }}
             <button type="button" class="quiet" x-data="keyHelp" x-on:click="toggle" aria-haspopup="dialog">Keys <kbd class="font-bold">?</kbd></button>

@@ -60,6 +60,38 @@ final class BandTest extends TestCase
         self::assertLessThanOrEqual(32800, max($c));
     }
 
+    /** A sine strip of 200 × 50 px, laid at any size: along the stroke it is the sine, at its seams too. */
+    #[TestWith([26.0])]
+    #[TestWith([20.0])]
+    #[TestWith([33.0])]
+    #[TestWith([50.0])]
+    public function test_a_pattern_goes_on_through_its_seams(float $size): void
+    {
+        $levels = new HalvedLevels(new Frame(Pictures::plane(200, 50, fn (int $x): int => (int) (65535 * (0.5 + 0.49 * sin(($x + 0.5) / 200 * 2 * M_PI))))));
+        foreach (['never', 'always'] as $mirror) {
+            $c = Strokes::coverage(Strokes::paint(['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => $size], 'mirrorAcross' => ['base' => $mirror]], Strokes::line(20.3, 380.3), $levels));
+            // The body fits in a whole number of times.
+            $period = 360 / round(360 / (4 * $size));
+            for ($x = 22; $x < 378; $x++) {
+                $true = 255 * (0.5 + 0.49 * sin(($x + 0.5 - 20.3) / $period * 2 * M_PI * ($mirror === 'never' ? 1 : -1)));
+                self::assertEqualsWithDelta($true, $c[150 * 400 + $x] / 257, 3, "at {$x}");
+            }
+        }
+    }
+
+    /** Head, two bodies and tail, each with an end of its own: nothing is mixed with what does not lie beside it. */
+    public function test_each_part_of_a_strip_meets_its_neighbour(): void
+    {
+        // Columns 0–39 head, 40–119 body, 120–199 tail; grey steps within the body.
+        $value = fn (int $x): int => $x < 40 ? 60000 : ($x < 120 ? ($x < 80 ? 10000 : 30000) : 45000);
+        $levels = new HalvedLevels(new Frame(Pictures::plane(200, 40, fn (int $x): int => $value($x))));
+        $c = Strokes::coverage(Strokes::paint(['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 40], 'bandHead' => ['base' => 0.2], 'bandTail' => ['base' => 0.4]], Strokes::line(40, 320), $levels));
+        foreach (range(0, 279) as $x) {
+            $at = $x < 40 ? $x : ($x < 200 ? 40 + ($x - 40) % 80 : $x - 80);
+            self::assertEqualsWithDelta($value($at) / 257, $c[150 * 400 + 40 + $x] / 257, 1, "at {$x}");
+        }
+    }
+
     public function test_head_and_tail_print_once_at_their_ends(): void
     {
         // Full at the first and last fifth, a third of that between.
@@ -83,13 +115,18 @@ final class BandTest extends TestCase
         return new Trace(array_map(fn (int $i): Sample => new Sample($i * 8, 200 + $radius * cos(-3.0 + $i / 48 * 2.9), 150 + $radius * sin(-3.0 + $i / 48 * 2.9)), range(0, 48)));
     }
 
-    public function test_a_band_tapers_out_over_its_length(): void
+    #[TestWith(['band, repeated'])]
+    #[TestWith(['band, stretched once'])]
+    public function test_a_band_tapers_out_over_its_length(string $way): void
     {
-        $paint = fn (float $taper): array => Strokes::coverage(Strokes::paint(['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 40], 'taperOut' => ['base' => $taper]], Strokes::line(), self::full()));
+        $paint = fn (float $taper): array => Strokes::coverage(Strokes::paint(['laidAs' => ['base' => $way], 'size' => ['base' => 40], 'taperOut' => ['base' => $taper]], Strokes::line(), self::full()));
         $width = fn (array $c, int $x): int => count(array_filter(range(0, 299), fn (int $y): bool => $c[$y * 400 + $x] > 32767));
         self::assertEqualsWithDelta(40, $width($paint(0), 290), 1);
 
         // Half way along a taper of 100 px the band is half as wide.
-        self::assertEqualsWithDelta(20, $width($paint(100), 290), 2);
+        $tapered = $paint(100);
+        self::assertEqualsWithDelta(20, $width($tapered, 290), 2);
+        // A smoothstep: 3/32 + … at 338 of 340 nothing is left but a thread.
+        self::assertLessThan(2, $width($tapered, 338));
     }
 }

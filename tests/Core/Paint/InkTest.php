@@ -57,6 +57,23 @@ final class InkTest extends TestCase
         }
     }
 
+    /** A tip in its own colours: red turned by a third of the circle is green, and half lent from blue it lies between. */
+    public function test_own_colours_are_shifted_and_lend(): void
+    {
+        $red = new HalvedLevels(Frame::fromPicture(Pictures::bitmap(40, 40, fn (int $x, int $y): int => hypot($x - 19.5, $y - 19.5) < 18 ? 0xB04030FF : 0), TipKind::OwnColours));
+        $under = Pictures::bitmap(400, 300, fn (): int => 0x3050A0FF);
+        $at = fn (array $settings): Oklch => Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt(Swatch::paint($red, Brush::read(['kind' => TipKind::OwnColours->value, 'settings' => ['size' => ['base' => 40], ...$settings]]), [Strokes::tap()], 1, 400, 300, $under)->at(200, 150) >> 8)));
+        $plain = Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt(0xB04030)));
+        self::assertEqualsWithDelta($plain->hue, $at([])->hue, 1);
+        self::assertEqualsWithDelta($plain->hue + 120, $at(['hueShift' => ['base' => 120]])->hue, 2);
+        self::assertEqualsWithDelta($plain->lightness + 0.2, $at(['lightnessShift' => ['base' => 0.2]])->lightness, 0.01);
+        self::assertEqualsWithDelta($plain->chroma / 2, $at(['chromaShift' => ['base' => -0.5]])->chroma, 0.005);
+        self::assertEqualsWithDelta($plain->hue + 60, $at(['hueShift' => ['base' => 120, 'drives' => [['input' => 'pressure', 'from' => -60, 'to' => -60]]]])->hue, 2);
+        $between = Oklab::fromSrgb(Srgb::fromInt(0xB04030))->mixedWith(Oklab::fromSrgb(Srgb::fromInt(0x3050A0)), 0.5);
+        $lent = $at(['lends' => ['base' => 0.5]])->toOklab();
+        self::assertLessThan(0.01, $between->differenceTo($lent));
+    }
+
     /** 4,000 colours at once, each drifted by itself: none is off by more than rounding. */
     public function test_own_colours_drift_exactly(): void
     {

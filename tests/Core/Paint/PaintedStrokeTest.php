@@ -109,6 +109,48 @@ final class PaintedStrokeTest extends TestCase
         self::assertGreaterThan(700, $painted);
     }
 
+    /** On a larger sheet the same stroke paints the same pixels: an edge takes away what is beyond it and nothing else. */
+    public function test_the_edge_of_a_sheet_only_cuts_off(): void
+    {
+        $kinds = array_diff_key(self::brushes(), array_flip(['smudging', 'smudging by pressure', 'lending', 'blended']));
+        $kinds['band'] = [['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 60]]];
+        $kinds['stretched band'] = [['laidAs' => ['base' => 'band, stretched once'], 'size' => ['base' => 60], 'driftHue' => ['base' => 30]]];
+        foreach ($kinds as $name => [$settings]) {
+            $painter = new StrokePainter(self::kit(isset($settings['biteSize']), isset($settings['frameRule'])), Brush::read(['settings' => $settings]));
+            foreach ([[129, 77], [256, 128], [61, 130]] as [$width, $height]) {
+                $trace = Movements::swell(new Rect(-30, -20, $width + 60, $height + 40));
+                $small = new Rect(0, 0, $width, $height);
+                $cut = Lay::over(Bitmap::filled($width, $height), $small, $painter->stroke($trace, 3, $small));
+                $large = new Rect(0, 0, $width + 300, $height + 300);
+                $all = Lay::over(Bitmap::filled($width + 300, $height + 300), $large, $painter->stroke($trace, 3, $large));
+                self::assertSame($all->crop($small)->pixels, $cut->pixels, "{$name} on {$width} × {$height}");
+            }
+        }
+    }
+
+    /** While the pen is down a picture that is stretched once lies over what there is of the stroke, and a fifth of it at most is still to come. */
+    public function test_a_stretched_band_shows_the_stretch_so_far(): void
+    {
+        // Dark at its beginning, light at its end.
+        $ramp = new HalvedLevels(new Frame(Pictures::plane(120, 40, fn (int $x): int => 65535 - $x * 400)));
+        $stroke = (new StrokePainter($ramp, Brush::read(['settings' => ['laidAs' => ['base' => 'band, stretched once'], 'size' => ['base' => 30]]])))->begin(true, 1, new Rect(0, 0, 400, 300));
+        $samples = Strokes::line()->samples;
+        foreach (array_chunk($samples, 5) as $i => $piece) {
+            $stroke->feed($piece);
+            if ($i < 2) {
+                continue;
+            }
+            $c = Strokes::coverage($stroke);
+            $row = array_slice($c, 150 * 400, 400);
+            $inked = array_keys(array_filter($row, fn (int $v): bool => $v > 3000));
+            self::assertGreaterThan(64000, $row[62]);
+            // It falls all the way, never starts again, and has come to its last third.
+            $drops = array_map(fn (int $x): int => $row[$x] - $row[$x + 1], range(62, max($inked) - 2));
+            self::assertGreaterThanOrEqual(-1, min($drops));
+            self::assertLessThan(65535 - 0.75 * 120 * 400, $row[max($inked) - 2]);
+        }
+    }
+
     public function test_what_only_the_end_can_tell_is_named(): void
     {
         $names = function (array $settings): array {

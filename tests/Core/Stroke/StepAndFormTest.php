@@ -12,6 +12,7 @@ use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
+use Yarrowfog\Core\Stroke\Placing;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\SettingsTable;
@@ -20,6 +21,47 @@ use Yarrowfog\Core\Stroke\Trace;
 
 final class StepAndFormTest extends TestCase
 {
+    /** Twice as large, drawn in the same time: every dab is where it was and twice as large, whatever moves its size. */
+    public function test_a_drawing_made_larger_looks_the_same(): void
+    {
+        $drive = fn (string $input, float $reference): array => ['base' => 20, 'drives' => [['input' => $input, 'from' => 0.2, 'to' => 1, 'reference' => $reference]]];
+        foreach ([
+            'by speed' => ['size' => $drive('speed', 1.5)],
+            'by travel' => ['size' => $drive('travel', 200)],
+            'tapered' => ['size' => ['base' => 20], 'taperIn' => ['base' => 80], 'taperOut' => ['base' => 120]],
+            'steadied' => ['size' => ['base' => 20], 'steadying' => ['base' => 0.5]],
+            'mouse' => ['size' => ['base' => 20, 'drives' => [['input' => 'pressure']]], 'assumedPressure' => ['base' => 'from speed']],
+            'sprayed' => ['size' => ['base' => 8], 'scatterAcross' => ['base' => 0.5], 'scatterOf' => ['base' => 'a width'], 'scatterWidth' => ['base' => 70]],
+        ] as $name => $settings) {
+            $brush = Brush::read(['settings' => $settings]);
+            $trace = new Trace(Movements::swell(new Rect(100, 100, 300, 100))->samples, $name !== 'mouse');
+            $placing = new Placing(2.0, 0.0, 0.0, 0.0);
+            $small = DabMaker::all($brush, $trace, 3);
+            $large = DabMaker::all($placing->brush($brush), $placing->trace($trace, 500, 300), 3);
+            // Where a taper ends dabs stand as close as they ever do, in px: there are more of them in a larger drawing.
+            self::assertEqualsWithDelta(count($small), count($large), $name === 'tapered' ? count($small) : 1 + 0.02 * count($small), $name);
+            foreach ([$small[intdiv(count($small), 5)], $small[intdiv(count($small), 3)], $small[intdiv(2 * count($small), 3)]] as $a) {
+                $away = fn (Dab $b): float => hypot($b->x - 250 - 2 * ($a->x - 250), $b->y - 150 - 2 * ($a->y - 150));
+                usort($large, fn (Dab $b, Dab $c): int => $away($b) <=> $away($c));
+                self::assertLessThan(3, $away($large[0]), $name);
+                self::assertEqualsWithDelta(2 * $a->shape->size, $large[0]->shape->size, 0.1 * $a->shape->size, $name);
+            }
+        }
+    }
+
+    /** Drops of 4 and of 16 px, scattered by half of 80 px, lie within the same 40 px to each side. */
+    public function test_a_spray_of_a_width_is_as_wide_whatever_the_size_of_its_drops(): void
+    {
+        $line = new Trace(array_map(fn (int $i): Sample => new Sample($i * 10, $i * 10, 100, $i / 100), range(0, 100)));
+        $reach = fn (array $more): float => max(array_map(fn (Dab $d): float => abs($d->y - 100), DabMaker::all(Brush::read(['settings' => ['spacing' => ['base' => 0.1], 'scatterAcross' => ['base' => 0.5], 'scatterOf' => ['base' => 'a width'], 'scatterWidth' => ['base' => 80], ...$more]]), $line, 1)));
+        self::assertEqualsWithDelta(40, $reach(['size' => ['base' => 4]]), 1);
+        self::assertEqualsWithDelta(40, $reach(['size' => ['base' => 16]]), 1);
+        // Drives move the width, and the part of it.
+        self::assertEqualsWithDelta(20, $reach(['size' => ['base' => 4], 'scatterWidth' => ['base' => 80, 'drives' => [['input' => 'pressure', 'from' => 0.5, 'to' => 0.5]]]]), 1);
+        self::assertEqualsWithDelta(10, $reach(['size' => ['base' => 4], 'scatterAcross' => ['base' => 0.5, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 0.25]]]]), 1);
+        self::assertEqualsWithDelta(2, $reach(['size' => ['base' => 4], 'scatterOf' => ['base' => 'the size']]), 0.1);
+    }
+
     /** A hand at rest trembles at 9 Hz by 1 px for two seconds: some 20 dabs a second, however often the pen reports. */
     public function test_lingering_does_not_depend_on_how_often_the_pen_reports(): void
     {
