@@ -22,15 +22,18 @@ final readonly class Ripple
     private const FULL = 12.5;
 
     /** The finest and the coarsest spacing that are looked at, as parts of the size. */
-    private const FINEST = 0.01;
+    private const FINEST = 0.02;
 
     private const COARSEST = 2.0;
+
+    /** Rows of a dab that are looked at, about. */
+    private const ROWS = 64;
 
     /** Steps between two spacings on the way from fine to coarse. */
     private const PER_OCTAVE = 8;
 
     /**
-     * @param  list<list<float>>  $rows  density along the middle rows of the dab
+     * @param  list<list<float>>  $rows  density along rows of the dab, at equal steps
      */
     private function __construct(private array $rows)
     {
@@ -43,10 +46,10 @@ final readonly class Ripple
     public static function of(PaintedStroke $one, int $middle, Brush $steady): self
     {
         $ceiling = $steady->choice('overlap') === InkSettings::STAYS_EVEN ? max(1.0, $steady->base('opacity') * 65535) : 65535.0;
-        $half = max(1, (int) round($steady->base('size') / 8));
+        $every = max(1, (int) round($steady->base('size') / self::ROWS));
         $tiles = [];
         $rows = [];
-        for ($y = $middle - $half; $y <= $middle + $half; $y++) {
+        for ($y = 0; $y < 2 * $middle; $y += $every) {
             $row = [];
             for ($x = 0; $x < 2 * $middle; $x++) {
                 $key = StrokeBuffer::key(intdiv($x, StrokeBuffer::SIDE), intdiv($y, StrokeBuffer::SIDE));
@@ -54,24 +57,25 @@ final readonly class Ripple
                 $left = 1.0 - min(1.0, ($tiles[$key][$y % StrokeBuffer::SIDE * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] ?? 0) / $ceiling);
                 $row[] = $left <= 0.0 ? self::FULL : min(self::FULL, -log($left));
             }
-            $rows[] = $row;
+            if (max($row) > 0.0) {
+                $rows[] = $row;
+            }
         }
 
         return new self($rows);
     }
 
     /**
-     * (most − least) / most of the ink along the line.
+     * How much the line wavers.
      *
      * @param  float  $gap  px between dabs
      */
-    public function at(float $gap): float
+    public function at(float $gap): Waver
     {
-        $places = (int) max(8, min(48, ceil($gap * 2)));
-        $most = 0.0;
-        $least = INF;
+        $places = (int) max(12, min(48, 2 * ceil($gap)));
+        $across = [];
         for ($p = 0; $p < $places; $p++) {
-            $ink = 0.0;
+            $cut = [];
             foreach ($this->rows as $row) {
                 $sum = 0.0;
                 $last = count($row) - 1;
@@ -79,17 +83,16 @@ final readonly class Ripple
                     $i = (int) $x;
                     $sum += $row[$i] + ($row[$i + 1] - $row[$i]) * ($x - $i);
                 }
-                $ink += 1.0 - exp(-$sum);
+                $cut[] = 1.0 - exp(-$sum);
             }
-            $most = max($most, $ink);
-            $least = min($least, $ink);
+            $across[] = $cut;
         }
 
-        return $most > 0.0 ? ($most - $least) / $most : 0.0;
+        return Waver::of($across);
     }
 
     /**
-     * The widest spacing, as a part of the size, up to which the ripple stays below a limit.
+     * The widest spacing, as a part of the size, up to which neither ink nor edge wavers by more than a limit.
      *
      * @param  float  $size  px
      */
@@ -97,7 +100,7 @@ final readonly class Ripple
     {
         $solid = null;
         for ($spacing = self::FINEST; $spacing < self::COARSEST; $spacing *= 2 ** (1 / self::PER_OCTAVE)) {
-            if ($this->at($spacing * $size) >= $limit) {
+            if ($this->at($spacing * $size)->most() >= $limit) {
                 break;
             }
             $solid = $spacing;
@@ -109,7 +112,7 @@ final readonly class Ripple
         $high = $solid * 2 ** (1 / self::PER_OCTAVE);
         for ($i = 0; $i < 6; $i++) {
             $middle = ($low + $high) / 2;
-            if ($this->at($middle * $size) < $limit) {
+            if ($this->at($middle * $size)->most() < $limit) {
                 $low = $middle;
             } else {
                 $high = $middle;

@@ -12,13 +12,14 @@ use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\Settings\StepSettings;
 use Yarrowfog\Core\Stroke\SettingValue;
 use Yarrowfog\Core\Stroke\Trace;
 
 /**
- * What the spacing does: whether the dabs of a steady stroke join.
+ * What the spacing does: whether the dabs of a steady stroke join into a line whose ink and edge are even.
  *
- * The stroke is painted, at 64 px at most, without chance, scatter and taper, and
+ * The stroke is painted, at 64 px, without chance, scatter and taper, and
  * measured: what holds for one size holds for all, since spacing follows the size.
  */
 final readonly class StepReport
@@ -29,8 +30,8 @@ final readonly class StepReport
     /** Ink below this part of the strongest does not count as printed. */
     private const FAINT = 0.04;
 
-    /** Ripple below which a line looks solid. */
-    public const SOLID = 0.02;
+    /** Waver below which a line looks solid: 2 %, and what places on a grid of 1/8 px add to a width of 64 px. */
+    public const SOLID = 0.02 + 0.16 / self::MEASURED_AT;
 
     /** Parts of the size by which a spacing is lowered that was reckoned solid and is not, and how often. */
     private const STEP_DOWN = 0.01;
@@ -43,11 +44,12 @@ final readonly class StepReport
     /**
      * @param  float  $printed  px of the tip along the heading
      * @param  float  $step  px from dab to dab
-     * @param  float  $ripple  (most − least) / most of the ink along the middle of the stroke, 0–1
+     * @param  Waver  $waver  of a steady stroke
      * @param  float|null  $widest  spacing, as a part of the size, up to which the line looks solid; null when it never does
      * @param  bool  $isBand  laid as one continuous band: there are no dabs, and the figures are zero
+     * @param  bool  $isStamp  one print per press: there is no line
      */
-    private function __construct(public float $printed, public float $step, public float $ripple, public ?float $widest, public bool $isBand = false)
+    private function __construct(public float $printed, public float $step, public Waver $waver, public ?float $widest, public bool $isBand = false, public bool $isStamp = false)
     {
     }
 
@@ -56,31 +58,34 @@ final readonly class StepReport
         // The ground, and all pictures of the tip but the first, have no say in how dabs join.
         $levels = Kit::of($kit)->frames[0];
         if ($brush->isBand()) {
-            return new self(0.0, 0.0, 0.0, null, true);
+            return new self(0.0, 0.0, Waver::of([]), null, true);
         }
         $size = $brush->base('size');
-        $measured = min($size, self::MEASURED_AT);
+        $measured = self::MEASURED_AT;
         $steady = self::steadied($brush, $measured);
         $reach = (int) ceil($measured * 1.5) + 2;
         $one = (new StrokePainter($levels, $steady))->stroke(new Trace([new Sample(0, $reach, $reach, self::PRESSURE)]), 0, new Rect(0, 0, 2 * $reach, 2 * $reach));
         $printed = self::printedLength($one);
 
         $factor = $size / $measured;
-        $ripple = self::painted($levels, $steady, $reach, $measured);
+        if ($brush->choice('onePerPress') === StepSettings::YES) {
+            return new self($printed * $factor, 0.0, Waver::of([]), null, false, true);
+        }
+        $waver = self::painted($levels, $steady, $reach, $measured);
         $widest = Ripple::of($one, (int) $reach, $steady)->widestSolid($measured, self::SOLID);
         // What was reckoned is painted: a spacing that is called solid must report itself so.
         for ($i = 0; $i < self::STEPS_DOWN && $widest !== null && $widest > self::STEP_DOWN; $i++) {
-            if (self::painted($levels, $steady->with('spacing', new SettingValue($widest)), $reach, $measured) < self::SOLID) {
+            if (self::painted($levels, $steady->with('spacing', new SettingValue($widest)), $reach, $measured)->most() < self::SOLID) {
                 break;
             }
             $widest -= self::STEP_DOWN;
         }
 
-        return new self($printed * $factor, self::gapOf($steady) * $factor, $ripple, $widest);
+        return new self($printed * $factor, self::gapOf($steady) * $factor, $waver, $widest);
     }
 
-    /** Ripple of a steady stroke, measured on its paint. */
-    private static function painted(Levels $levels, Brush $steady, int $reach, float $measured): float
+    /** How a steady stroke wavers, measured on its paint. */
+    private static function painted(Levels $levels, Brush $steady, int $reach, float $measured): Waver
     {
         $middle = $reach * 2;
         $gap = self::gapOf($steady);
@@ -91,7 +96,7 @@ final readonly class StepReport
         $from = $reach + (int) ceil(max($measured, $gap));
         $until = $from + (int) max(ceil($gap * 3), $measured);
 
-        return self::ripple($stroke, $from, min($until, $bounds->width - 1), $middle, max(1, (int) round($measured / 8)));
+        return self::waver($stroke, Rect::between($from, 0, max($from + 2, min($until, $bounds->width - 1)), $bounds->height));
     }
 
     /** px of empty ground between two dabs; negative where they overlap. */
@@ -100,13 +105,20 @@ final readonly class StepReport
         return $this->step - $this->printed;
     }
 
-    /** band, solid, beaded or separate. */
+    /** The larger part by which its ink or its edge wavers, 0–1. */
+    public function ripple(): float
+    {
+        return $this->waver->most();
+    }
+
+    /** band, stamp, solid, beaded or separate. */
     public function kind(): string
     {
         return match (true) {
             $this->isBand => 'band',
+            $this->isStamp => 'stamp',
             $this->gap() > 0.5 => 'separate',
-            $this->ripple < self::SOLID => 'solid',
+            $this->ripple() < self::SOLID => 'solid',
             default => 'beaded',
         };
     }
@@ -117,16 +129,17 @@ final readonly class StepReport
 
         return match ($this->kind()) {
             'band' => 'one continuous band: there are no dabs to space',
+            'stamp' => sprintf('a stamp: one print per press, %s px along its way', self::px($this->printed)),
             'separate' => sprintf('separate marks, %s px apart', self::px($this->gap())).$solidUpTo,
             'solid' => sprintf('solid: dabs overlap by %s px, %.0f %%', self::px(-$this->gap()), 100 * -$this->gap() / max(0.1, $this->printed)),
-            default => sprintf('beaded: the line wavers by %.0f %%', 100 * $this->ripple).$solidUpTo,
+            default => sprintf($this->waver->isOfEdge() ? 'beaded: its edge swings by %.0f %%' : 'beaded: its ink wavers by %.0f %%', 100 * $this->ripple()).$solidUpTo,
         };
     }
 
-    /** @return array{kind: string, words: string, printed: float, step: float, gap: float, ripple: float, widest: float|null} */
+    /** @return array{kind: string, words: string, printed: float, step: float, gap: float, ripple: float, spoiledBy: string, widest: float|null} */
     public function toArray(): array
     {
-        return ['kind' => $this->kind(), 'words' => $this->words(), 'printed' => $this->printed, 'step' => $this->step, 'gap' => $this->gap(), 'ripple' => $this->ripple, 'widest' => $this->widest];
+        return ['kind' => $this->kind(), 'words' => $this->words(), 'printed' => $this->printed, 'step' => $this->step, 'gap' => $this->gap(), 'ripple' => $this->ripple(), 'spoiledBy' => $this->waver->isOfEdge() ? 'edge' : 'ink', 'widest' => $this->widest];
     }
 
     /** mm of paper that so many px take at a resolution. */
@@ -175,17 +188,14 @@ final readonly class StepReport
         return $inked === [] ? 0.0 : (float) (array_key_last($inked) - array_key_first($inked) + 1);
     }
 
-    private static function ripple(PaintedStroke $stroke, int $from, int $until, int $middle, int $half): float
+    private static function waver(PaintedStroke $stroke, Rect $area): Waver
     {
-        $area = Rect::between($from, $middle - $half, max($from + 2, $until), $middle + $half + 1);
-        $ink = self::coverage($stroke, $area);
-        $columns = array_fill(0, max(2, $area->width), 0);
-        foreach ($ink as $i => $c) {
-            $columns[$i % $area->width] += $c;
+        $across = array_fill(0, $area->width, []);
+        foreach (self::coverage($stroke, $area) as $i => $c) {
+            $across[$i % $area->width][] = $c / 65535;
         }
-        $most = max(1, ...$columns);
 
-        return ($most - min($most, ...$columns)) / $most;
+        return Waver::of($across);
     }
 
     /** @return array<int, int> coverage, 0–65535 */

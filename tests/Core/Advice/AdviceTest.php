@@ -37,7 +37,7 @@ final class AdviceTest extends TestCase
         $settings = fn (float $spacing): array => ['size' => ['base' => 60], 'spacing' => ['base' => $spacing], 'flow' => ['base' => $flow], 'opacity' => ['base' => $opacity]];
         foreach ([0.08, 0.3, 0.6, 0.85] as $spacing) {
             $report = StepReport::of($levels, Brush::read(['settings' => $settings($spacing)]));
-            self::assertEqualsWithDelta(self::bruteRipple($levels, $settings($spacing), 60 * $spacing), $report->ripple, 0.02, "at {$spacing}");
+            self::assertEqualsWithDelta(self::bruteRipple($levels, $settings($spacing), 60 * $spacing), $report->ripple(), 0.02, "at {$spacing}");
         }
         $widest = StepReport::of($levels, Brush::read(['settings' => $settings(0.2)]))->widest ?? 0.0;
         self::assertGreaterThan(0.03, $widest);
@@ -165,15 +165,19 @@ final class AdviceTest extends TestCase
     {
         $c = Strokes::coverage(Strokes::paint($settings, Strokes::line(20, 380), new Kit([$levels])));
         $sums = [];
+        $widths = [];
         for ($x = 120; $x < 120 + max(60, 2 * $gap); $x++) {
-            $sum = 0;
-            for ($y = 150 - 8; $y <= 150 + 8; $y++) {
-                $sum += $c[$y * 400 + $x];
-            }
-            $sums[] = $sum;
+            $column = array_map(fn (int $y): int => $c[$y * 400 + $x], range(100, 200));
+            $sums[] = array_sum($column);
+            $half = max($column) / 2;
+            $top = 1;
+            for (; $column[$top] < $half; $top++);
+            $bottom = 99;
+            for (; $column[$bottom] < $half; $bottom--);
+            $widths[] = $bottom - $top + ($column[$top] - $half) / ($column[$top] - $column[$top - 1]) + ($column[$bottom] - $half) / ($column[$bottom] - $column[$bottom + 1]);
         }
 
-        return (max($sums) - min($sums)) / max($sums);
+        return max((max($sums) - min($sums)) / max($sums), (max($widths) - min($widths)) / max($widths));
     }
 
     private static function soft(): Levels

@@ -8,10 +8,15 @@ use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Advice\Stages;
 use Yarrowfog\Core\Advice\StepReport;
+use Yarrowfog\Core\Advice\Waver;
+use Yarrowfog\Core\Make\RoundTip;
+use Yarrowfog\Core\Paint\HalvedLevels;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\Practice\Movements;
+use Yarrowfog\Core\Tip\Frame;
+use Yarrowfog\Core\Tip\TipKind;
 
 final class StepReportTest extends TestCase
 {
@@ -27,6 +32,74 @@ final class StepReportTest extends TestCase
         self::assertStringContainsString('separate marks, 3', $apart->words());
         // What holds for one size holds for all.
         self::assertEqualsWithDelta(10 * $apart->gap(), $report(1.5, 600)->gap(), 15);
+    }
+
+    /**
+     * Two discs of diameter D, σD apart, meet at a width of D√(1 − σ²): 2 % less at σ = 0.2. The middle of the line is full
+     * up to σ = 0.97 all the same.
+     */
+    public function test_a_hard_round_tip_is_solid_up_to_a_fifth_of_its_size(): void
+    {
+        $disc = new HalvedLevels(Frame::fromPicture(RoundTip::picture(256), TipKind::InkMask));
+        foreach ([24.0, 64.0, 200.0] as $size) {
+            $report = fn (float $spacing): StepReport => StepReport::of($disc, Brush::read(['settings' => ['size' => ['base' => $size], 'spacing' => ['base' => $spacing]]]));
+            self::assertGreaterThanOrEqual(0.195, $report(0.1)->widest);
+            self::assertLessThanOrEqual(0.25, $report(0.1)->widest);
+            self::assertSame('solid', $report(0.15)->kind());
+            $beaded = $report(0.6);
+            self::assertSame('beaded', $beaded->kind());
+            // √(1 − 0.36) = 0.8: its edge swings by a fifth.
+            self::assertEqualsWithDelta(0.2, $beaded->ripple(), 0.02);
+            self::assertMatchesRegularExpression('/^beaded: its (edge swings|ink wavers) by (19|20|21) %; solid up to 2\d %/', $beaded->words());
+        }
+    }
+
+    /** A tip thin along the line: between dabs its ink goes, its edge stays. */
+    public function test_it_says_which_of_ink_and_edge_spoils_the_line(): void
+    {
+        $bar = new HalvedLevels(new Frame(Pictures::plane(64, 64, fn (int $x): int => (int) (65535 * exp(-(($x - 31.5) / 10) ** 2)))));
+        $report = StepReport::of($bar, Brush::read(['settings' => ['size' => ['base' => 64], 'spacing' => ['base' => 0.4]]]));
+        self::assertStringStartsWith('beaded: its ink wavers by', $report->words());
+        self::assertSame('ink', $report->toArray()['spoiledBy']);
+        $disc = StepReport::of(new HalvedLevels(Frame::fromPicture(RoundTip::picture(128), TipKind::InkMask)), Brush::read(['settings' => ['size' => ['base' => 64], 'spacing' => ['base' => 0.1], 'flow' => ['base' => 0.4]]]));
+        self::assertSame('solid', $disc->kind());
+    }
+
+    public function test_a_stamp_is_not_reported_as_a_line(): void
+    {
+        $report = StepReport::of(Pictures::roundTip(), Brush::read(['settings' => ['size' => ['base' => 60], 'onePerPress' => ['base' => 'yes'], 'spacing' => ['base' => 2]]]));
+        self::assertSame('stamp', $report->kind());
+        self::assertStringStartsWith('a stamp: one print per press, 5', $report->words());
+        self::assertNull($report->widest);
+    }
+
+    /** Worked by hand: widths 4 and 3.5 at half of 0.8, ink 3.2 and 2.6. */
+    public function test_waver_is_told_of_ink_and_of_width(): void
+    {
+        $waver = Waver::of([[0.0, 0.8, 0.8, 0.8, 0.8, 0.0], [0.0, 0.8, 0.8, 0.8, 0.2, 0.0]]);
+        self::assertEqualsWithDelta((3.2 - 2.6) / 3.2, $waver->ink, 1e-9);
+        // From 0.5 before the first 0.8 to 2/3 of the way from 0.8 down to 0.2, and so on.
+        self::assertEqualsWithDelta((4.0 - (2 + 0.5 + 0.4 / 0.6)) / 4.0, $waver->edge, 1e-9);
+        self::assertTrue($waver->isOfEdge());
+        self::assertSame(0.0, Waver::of([])->most());
+    }
+
+    /** The pieces of a band lie end to end, as wide as it is there. */
+    public function test_stages_show_the_pieces_of_a_band(): void
+    {
+        $brush = Brush::read(['settings' => ['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 30, 'drives' => [['input' => 'pressure']]], 'opacity' => ['base' => 0.5]]]);
+        $stages = Stages::of($brush, Movements::swell(new Rect(0, 0, 300, 100)), 8);
+        self::assertGreaterThan(20, $stages->count);
+        self::assertSame([], $stages->places);
+        foreach ($stages->dabs as $i => $piece) {
+            $corners = $piece[11] ?? [];
+            self::assertCount(8, $corners);
+            self::assertEqualsWithDelta($piece[2], (hypot($corners[0] - $corners[2], $corners[1] - $corners[3]) + hypot($corners[4] - $corners[6], $corners[5] - $corners[7])) / 2, 0.5);
+            self::assertSame(0.5, $piece[7]);
+            if ($i > 0) {
+                self::assertSame(array_slice($stages->dabs[$i - 1][11] ?? [], 4), [$corners[2], $corners[3], $corners[0], $corners[1]]);
+            }
+        }
     }
 
     public function test_stages_show_the_dabs_that_are_painted(): void
