@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Advice;
 
 use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\StrokeCoverage;
+use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
 
@@ -22,7 +23,9 @@ final readonly class Ripple
     private const FULL = 12.5;
 
     /** The finest and the coarsest spacing that are looked at, as parts of the size. */
-    private const FINEST = 0.02;
+    private const FINEST = 0.01;
+
+    private const USUAL = 0.05;
 
     private const COARSEST = 2.0;
 
@@ -47,14 +50,12 @@ final readonly class Ripple
     {
         $ceiling = $steady->choice('overlap') === InkSettings::STAYS_EVEN ? max(1.0, $steady->base('opacity') * 65535) : 65535.0;
         $every = max(1, (int) round($steady->base('size') / self::ROWS));
-        $tiles = [];
+        $covered = StrokeCoverage::of($one, new Rect(0, 0, 2 * $middle, 2 * $middle));
         $rows = [];
         for ($y = 0; $y < 2 * $middle; $y += $every) {
             $row = [];
             for ($x = 0; $x < 2 * $middle; $x++) {
-                $key = StrokeBuffer::key(intdiv($x, StrokeBuffer::SIDE), intdiv($y, StrokeBuffer::SIDE));
-                $tiles[$key] ??= $one->tile($key) ?? [];
-                $left = 1.0 - min(1.0, ($tiles[$key][$y % StrokeBuffer::SIDE * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] ?? 0) / $ceiling);
+                $left = 1.0 - min(1.0, $covered[$y * 2 * $middle + $x] / $ceiling);
                 $row[] = $left <= 0.0 ? self::FULL : min(self::FULL, -log($left));
             }
             if (max($row) > 0.0) {
@@ -99,7 +100,9 @@ final readonly class Ripple
     public function widestSolid(float $size, float $limit): ?float
     {
         $solid = null;
-        for ($spacing = self::FINEST; $spacing < self::COARSEST; $spacing *= 2 ** (1 / self::PER_OCTAVE)) {
+        // Most brushes are solid at a twentieth, and what is finer need not be looked at.
+        $isSolidThere = $this->at(self::USUAL * $size)->most() < $limit;
+        for ($spacing = $isSolidThere ? self::USUAL : self::FINEST; $spacing < self::COARSEST; $spacing *= 2 ** (1 / self::PER_OCTAVE)) {
             if ($this->at($spacing * $size)->most() >= $limit) {
                 break;
             }

@@ -7,7 +7,7 @@ namespace Yarrowfog\Core\Advice;
 use Yarrowfog\Core\Paint\Kit;
 use Yarrowfog\Core\Paint\Levels;
 use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\StrokeCoverage;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
@@ -19,18 +19,18 @@ use Yarrowfog\Core\Stroke\Trace;
 /**
  * What the spacing does: whether the dabs of a steady stroke join into a line whose ink and edge are even.
  *
- * The stroke is painted, at 64 px, without chance, scatter and taper, and
+ * The stroke is painted, at 48 px, without chance, scatter and taper, and
  * measured: what holds for one size holds for all, since spacing follows the size.
  */
 final readonly class StepReport
 {
     /** px at which the stroke is painted to be measured. */
-    private const MEASURED_AT = 64.0;
+    private const MEASURED_AT = 48.0;
 
     /** Ink below this part of the strongest does not count as printed. */
     private const FAINT = 0.04;
 
-    /** Waver below which a line looks solid: 2 %, and what places on a grid of 1/8 px add to a width of 64 px. */
+    /** Waver below which a line looks solid: 2 %, and what places on a grid of 1/8 px add to a width of 48 px. */
     public const SOLID = 0.02 + 0.16 / self::MEASURED_AT;
 
     /** Parts of the size by which a spacing is lowered that was reckoned solid and is not, and how often. */
@@ -171,7 +171,7 @@ final readonly class StepReport
 
     private static function printedLength(PaintedStroke $one): float
     {
-        $ink = self::coverage($one, $one->bounds());
+        $ink = StrokeCoverage::of($one, $one->bounds());
         $width = $one->bounds()->width;
         $columns = array_fill(0, $width, 0);
         $most = 0;
@@ -183,35 +183,25 @@ final readonly class StepReport
                 $columns[$i % $width] = $c;
             }
         }
-        $inked = array_filter($columns, fn (int $c): bool => $c > self::FAINT * $most);
+        $faint = self::FAINT * $most;
+        $inked = array_keys(array_filter($columns, fn (int $c): bool => $c > $faint));
+        if ($inked === []) {
+            return 0.0;
+        }
+        [$first, $last] = [$inked[0], $inked[count($inked) - 1]];
+        // Of a column at the edge that is covered in part, that part counts.
+        $part = fn (int $edge, int $next): float => min(1.0, $columns[$edge] / max(1, $columns[$next]));
 
-        return $inked === [] ? 0.0 : (float) (array_key_last($inked) - array_key_first($inked) + 1);
+        return $last - $first - 1 + $part($first, min($last, $first + 1)) + $part($last, max($first, $last - 1));
     }
 
     private static function waver(PaintedStroke $stroke, Rect $area): Waver
     {
         $across = array_fill(0, $area->width, []);
-        foreach (self::coverage($stroke, $area) as $i => $c) {
+        foreach (StrokeCoverage::of($stroke, $area) as $i => $c) {
             $across[$i % $area->width][] = $c / 65535;
         }
 
         return Waver::of($across);
-    }
-
-    /** @return array<int, int> coverage, 0–65535 */
-    private static function coverage(PaintedStroke $stroke, Rect $area): array
-    {
-        $shift = $stroke->colour() === null ? 45 : 0;
-        $tiles = [];
-        $out = [];
-        for ($y = $area->y; $y < $area->bottom(); $y++) {
-            for ($x = $area->x; $x < $area->right(); $x++) {
-                $key = StrokeBuffer::key(intdiv($x, StrokeBuffer::SIDE), intdiv($y, StrokeBuffer::SIDE));
-                $tiles[$key] ??= $stroke->tile($key) ?? [];
-                $out[] = ($tiles[$key][($y % StrokeBuffer::SIDE) * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] ?? 0) >> $shift;
-            }
-        }
-
-        return $out;
     }
 }

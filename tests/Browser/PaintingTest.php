@@ -108,7 +108,7 @@ final class PaintingTest extends BrowserTestCase
         $chrome->press('Offer again');
         $this->waitForUndo(true);
         self::assertGreaterThan(0, $this->ink());
-        $chrome->wait('no more word of it', fn (): bool => $chrome->text('[data-refused]') === '');
+        $chrome->wait('no more word of it', fn (): bool => ! str_contains($chrome->text('body'), '1 stroke was refused'));
     }
 
     public function test_changes_in_tune_are_undone_and_survive_a_reload(): void
