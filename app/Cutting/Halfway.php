@@ -53,9 +53,12 @@ final readonly class Halfway
         $placement = Placement::fromArray(self::numbers($head['placement']));
         $inputs = array_map(fn (mixed $p): Placement => Placement::fromArray(self::numbers($p)), array_values($head['inputs']));
 
-        return strlen($bytes) - $end - 1 === 4 * $placement->width * $placement->height
-            ? new Replay(Bitmap::fromBytes($placement->width, $placement->height, substr($bytes, $end + 1)), $placement, $inputs)
-            : null;
+        if (strlen($bytes) - $end - 1 !== 4 * $placement->width * $placement->height) {
+            return null;
+        }
+        $picture = Bitmap::fromBytes($placement->width, $placement->height, substr($bytes, $end + 1));
+
+        return ($head['onPaper'] ?? false) === true ? Replay::onPaper($picture, $placement, $inputs) : new Replay($picture, $placement, $inputs);
     }
 
     public function keep(Source $source, string $stop, CutList $list, int $steps, Replay $replay): void
@@ -69,9 +72,10 @@ final readonly class Halfway
         $head = json_encode([
             'key' => $key,
             'placement' => $replay->placement->toArray(),
+            'onPaper' => $replay->onPaper !== null,
             'inputs' => array_map(fn (Placement $p): array => $p->toArray(), $replay->inputs),
         ], JSON_THROW_ON_ERROR);
-        AtomicFile::write($this->path($source, $stop), $head."\n".$replay->picture->toBytes());
+        AtomicFile::write($this->path($source, $stop), $head."\n".($replay->onPaper ?? $replay->picture)->toBytes());
     }
 
     /** @return list<float> */

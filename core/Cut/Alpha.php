@@ -37,6 +37,41 @@ final class Alpha
     }
 
     /**
+     * White becomes nothing: each pixel is what, laid over white, looks as it does, with as little alpha as that takes.
+     */
+    public static function withoutWhite(Bitmap $in): Bitmap
+    {
+        // 1 / alpha in 1/65536, rounded up so that a full channel stays full.
+        $inverse = [0];
+        for ($alpha = 1; $alpha < 256; $alpha++) {
+            $inverse[] = intdiv(255 * 65536, $alpha) + 1;
+        }
+        $out = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
+            $r = $p >> 24;
+            $g = $p >> 16 & 255;
+            $b = $p >> 8 & 255;
+            $white = $r < $g ? $r : $g;
+            if ($b < $white) {
+                $white = $b;
+            }
+            $alpha = $white === 255 ? 0 : ((255 - $white) * ($p & 255) + 127) * 65793 >> 24;
+            if ($alpha === 0) {
+                $out[$i] = 0;
+
+                continue;
+            }
+            $more = $inverse[255 - $white];
+            $out[$i] = ($r - $white) * $more >> 16 << 24
+                | ($g - $white) * $more >> 16 << 16
+                | ($b - $white) * $more >> 16 << 8
+                | $alpha;
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+
+    /**
      * How much of each pixel is there, 0–65535, row by row, of the picture moved to the right and down: beyond its edges there is nothing.
      *
      * @return Closure(int): array<int, int>

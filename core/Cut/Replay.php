@@ -6,14 +6,16 @@ namespace Yarrowfog\Core\Cut;
 
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Tip\TipKind;
 
 /** A source as the steps of a list left it, and where it then lies on that source. */
 final readonly class Replay
 {
     /**
      * @param  list<Placement>  $inputs  of the picture as it reached each step of the list, those switched off too
+     * @param  Bitmap|null  $onPaper  the same picture while its ink still stands on white; null where nothing is nothing already
      */
-    public function __construct(public Bitmap $picture, public Placement $placement, public array $inputs = [])
+    public function __construct(public Bitmap $picture, public Placement $placement, public array $inputs = [], public ?Bitmap $onPaper = null)
     {
     }
 
@@ -34,10 +36,21 @@ final readonly class Replay
         return new self($source, Placement::whole($source));
     }
 
+    /**
+     * Of a picture whose ink still stands on white.
+     *
+     * @param  list<Placement>  $inputs
+     */
+    public static function onPaper(Bitmap $picture, Placement $placement, array $inputs): self
+    {
+        return new self(Alpha::withoutWhite($picture), $placement, $inputs, $picture);
+    }
+
     /** Goes on, from the step that comes next, up to a step of the list that is not taken any more. */
     public function through(CutList $list, int $until, float $factor): self
     {
-        $picture = $this->picture;
+        $picture = $this->onPaper ?? $this->picture;
+        $isOnPaper = $this->onPaper !== null;
         $placement = $this->placement;
         $inputs = $this->inputs;
         foreach (array_slice($list->steps, count($inputs), max(0, $until - count($inputs))) as $listed) {
@@ -46,6 +59,16 @@ final readonly class Replay
                 continue;
             }
             $step = $listed->step::from($listed->numbers->scaled($factor));
+            if ($isOnPaper && ! $step instanceof ToneStep) {
+                $picture = Alpha::withoutWhite($picture);
+                $isOnPaper = false;
+            }
+            if ($step instanceof PaperStep && $list->kind === TipKind::InkMask) {
+                $picture = $step->toned($picture);
+                $isOnPaper = true;
+
+                continue;
+            }
             if ($step instanceof CroppingStep) {
                 $area = $step->area($picture, $list->kind);
                 $placement = $placement->cropped($area);
@@ -63,6 +86,6 @@ final readonly class Replay
             $placement = $step instanceof MovingStep ? $step->moved($placement) : $placement;
         }
 
-        return new self($picture, $placement, $inputs);
+        return $isOnPaper ? self::onPaper($picture, $placement, $inputs) : new self($picture, $placement, $inputs);
     }
 }

@@ -11,6 +11,7 @@ use Yarrowfog\Core\Cut\Steps\ClearPaper;
 use Yarrowfog\Core\Cut\Steps\Crop;
 use Yarrowfog\Core\Cut\Steps\DragBlur;
 use Yarrowfog\Core\Cut\Steps\FadeEdge;
+use Yarrowfog\Core\Cut\Steps\FillHoles;
 use Yarrowfog\Core\Cut\Steps\FlattenLight;
 use Yarrowfog\Core\Cut\Steps\Flip;
 use Yarrowfog\Core\Cut\Steps\Grain;
@@ -51,6 +52,7 @@ final class StepCatalogue
         KeepArea::class,
         HandMask::class,
         Specks::class,
+        FillHoles::class,
         LiftBacking::class,
         FadeEdge::class,
         GreyMix::class,

@@ -11,7 +11,7 @@ use function is_int;
 /**
  * Gaussian blur; the cost does not grow with σ. Beyond the edge the edge value goes on.
  *
- * A narrow blur is a filter of seven taps along the rows and down the columns. A wide one is
+ * A narrow blur is the bell itself, sampled to three σ, along the rows and down the columns. A wide one is
  * done on a picture halved again and again and doubled back (see Halving), which adds to the
  * variance; variances of successive blurs add up, so that much is taken off σ².
  *
@@ -19,17 +19,33 @@ use function is_int;
  */
 final class Blur
 {
-    /** σ from which the picture is halved first: seven taps hold no wider bell. */
-    public const WIDE = 1.3;
+    /** σ from which the picture is halved first: what that leaves off the true bell is then less than 1/128. */
+    public const WIDE = 2.4;
 
-    /** σ up to which three taps are enough. */
-    private const SLIGHT = 0.55;
+    /** The same for a picture that was halved already: its pixels count for less. */
+    private const WIDE_INSIDE = 1.95;
+
+    /** σ up to which three taps hold the bell. */
+    private const SLIGHT = 0.45;
+
+    /** px by which a picture's edge values are drawn on before it is halved: more than a halved px and its neighbour reach; even, so that pairs stay pairs. */
+    private const MARGIN = 4;
 
     /** σ below which nothing changes. */
     private const NONE = 0.15;
 
     /** px below which a side is not halved. */
     private const NARROW = 4;
+
+    /**
+     * σ of the blur that makes a hard edge fade over so many px: from 1 % to 99 %, which lie 4.653 σ apart.
+     *
+     * @param  float  $px  the width over which an edge fades
+     */
+    public static function sigmaOf(float $px): float
+    {
+        return $px / 4.653;
+    }
 
     public static function gaussian(Plane $in, float $sigma): Plane
     {
@@ -52,22 +68,33 @@ final class Blur
      */
     public static function lanes(array $in, int $width, int $height, float $sigma, Lanes $lanes = Lanes::Two): array
     {
-        if (self::isWide($sigma, $width, $height)) {
+        return self::from(self::WIDE, $in, $width, $height, $sigma, $lanes);
+    }
+
+    /**
+     * @param  float  $wide  σ from which the picture is halved first
+     * @param  array<int, int>  $in
+     * @return array<int, int>
+     */
+    private static function from(float $wide, array $in, int $width, int $height, float $sigma, Lanes $lanes): array
+    {
+        if ($sigma >= $wide && min($width, $height) >= 2 * self::NARROW) {
             return self::joined(self::wide(self::rowsOf($in, $width), $width, $height, $sigma, $lanes), $width, $height);
         }
         if ($sigma < self::NONE) {
             return $in;
         }
         if ($sigma < self::SLIGHT) {
-            // Three taps whose variance, 2 · w, is σ².
-            $one = 1 << $lanes->weightBits();
-            $side = (int) round($one * $sigma * $sigma / 2);
+            [$middle, $side] = self::weights($sigma, 1, 1 << $lanes->weightBits());
 
-            return self::slightlyDown(self::slightlyAcross($in, $width, $height, $one - 2 * $side, $side, $lanes), $width, $height, $one - 2 * $side, $side, $lanes);
+            return self::slightlyDown(self::slightlyAcross($in, $width, $height, $middle, $side, $lanes), $width, $height, $middle, $side, $lanes);
         }
-        [$w0, $w1, $w2, $w3] = self::weights($sigma, 1 << $lanes->weightBits());
+        $reach = max(3, (int) ceil(3 * $sigma - 0.15));
+        $weights = self::weights($sigma, $reach, 1 << $lanes->weightBits());
 
-        return self::narrow($in, $width, $height, $w0, $w1, $w2, $w3, $lanes);
+        return $reach > 3 || min($width, $height) < self::NARROW
+            ? self::broad($in, $width, $height, $weights, $lanes)
+            : self::narrow($in, $width, $height, $weights[0], $weights[1], $weights[2], $weights[3], $lanes);
     }
 
     /**
@@ -80,14 +107,9 @@ final class Blur
     {
         return match (true) {
             $sigma < self::NONE => $rows,
-            self::isWide($sigma, $width, $height) => self::wide($rows, $width, $height, $sigma, Lanes::Two),
+            $sigma >= self::WIDE && min($width, $height) >= 2 * self::NARROW => self::wide($rows, $width, $height, $sigma, Lanes::Two),
             default => self::rowsOf(self::lanes(self::joined($rows, $width, $height), $width, $height, $sigma), $width),
         };
-    }
-
-    private static function isWide(float $sigma, int $width, int $height): bool
-    {
-        return $sigma >= self::WIDE && min($width, $height) >= 2 * self::NARROW;
     }
 
     /**
@@ -96,9 +118,23 @@ final class Blur
      */
     private static function wide(Closure $rows, int $width, int $height, float $sigma, Lanes $lanes): Closure
     {
-        $small = self::lanes(Halving::halved($rows, $width, $height, $lanes), Halving::half($width), Halving::half($height), sqrt(max(0.0, $sigma * $sigma - Halving::VARIANCE) / 4), $lanes);
+        $wide = $width + 2 * self::MARGIN;
+        $high = $height + 2 * self::MARGIN;
+        $last = -1;
+        $row = [];
+        $around = function (int $y) use ($rows, $width, $height, &$last, &$row): array {
+            $at = max(0, min($height - 1, $y - self::MARGIN));
+            if ($at !== $last) {
+                $inner = $rows($at);
+                $row = [...array_fill(0, self::MARGIN, $inner[0]), ...array_slice($inner, 0, $width), ...array_fill(0, self::MARGIN, $inner[$width - 1])];
+                $last = $at;
+            }
 
-        return fn (int $y): array => Halving::doubledRow($small, $y, $width, $height, $lanes);
+            return $row;
+        };
+        $small = self::from(self::WIDE_INSIDE, Halving::halved($around, $wide, $high, $lanes), Halving::half($wide), Halving::half($high), sqrt(max(0.0, $sigma * $sigma - Halving::VARIANCE) / 4), $lanes);
+
+        return fn (int $y): array => array_slice(Halving::doubledRow($small, $y + self::MARGIN, $wide, $high, $lanes), self::MARGIN, $width);
     }
 
     /**
@@ -126,29 +162,116 @@ final class Blur
     }
 
     /**
-     * The bell at 0 to 3 px, in parts of `$one`; its variance is made σ² exactly, which sampling alone misses for narrow ones.
+     * The bell at 0, 1, 2 … px, in parts of `$one`: sampled, cut off where it comes to an end, and made to sum up to one.
      *
-     * @return array{int, int, int, int}
+     * @return non-empty-list<int>
      */
-    private static function weights(float $sigma, int $one): array
+    private static function weights(float $sigma, int $reach, int $one): array
     {
-        $low = 0.0;
-        $high = 4.0;
-        $bell = [1.0, 0.0, 0.0, 0.0];
-        for ($i = 0; $i < 40; $i++) {
-            $s = ($low + $high) / 2;
-            $bell = array_map(fn (int $x): float => exp(-$x * $x / (2 * $s * $s)), [0, 1, 2, 3]);
-            $sum = $bell[0] + 2 * ($bell[1] + $bell[2] + $bell[3]);
-            $bell = array_map(fn (float $v): float => $v / $sum, $bell);
-            if (2 * ($bell[1] + 4 * $bell[2] + 9 * $bell[3]) < $sigma * $sigma) {
-                $low = $s;
-            } else {
-                $high = $s;
+        $bell = array_map(fn (int $x): float => exp(-$x * $x / (2 * $sigma * $sigma)), range(0, $reach));
+        $sum = 2 * array_sum($bell) - 1.0;
+        $sides = array_map(fn (float $v): int => (int) round($one * $v / $sum), array_slice($bell, 1));
+
+        return [$one - 2 * array_sum($sides), ...$sides];
+    }
+
+    /**
+     * Any number of taps, down and then along the rows; four to each side at a time, so that sums are seldom put away.
+     *
+     * @param  array<int, int>  $in
+     * @param  non-empty-list<int>  $weights  at 0, 1, 2 … px
+     * @return array<int, int>
+     */
+    private static function broad(array $in, int $width, int $height, array $weights, Lanes $lanes): array
+    {
+        $bits = $lanes->weightBits();
+        $mask = $lanes->mask();
+        $round = $lanes->ones() << $bits - 1;
+        $reach = 4 * intdiv(count($weights) + 2, 4);
+        $weights = array_pad($weights, $reach + 1, 0);
+        $out = array_fill(0, $width * $height, 0);
+        $row = array_fill(0, $width + 2 * $reach, 0);
+        for ($y = 0; $y < $height; $y++) {
+            // Beyond the edge the edge value goes on, in both directions.
+            $row = self::fourEach(self::handed($row), $reach, $in, $y * $width, $width, $weights, function (int $k) use ($y, $width, $height): array {
+                return [max(0, $y - $k) * $width, min($height - 1, $y + $k) * $width];
+            }, $round, $bits, $mask);
+            for ($x = 0; $x < $reach; $x++) {
+                $row[$x] = $row[$reach];
+                $row[$reach + $width + $x] = $row[$reach + $width - 1];
+            }
+            $out = self::fourEach(self::handed($out), $y * $width, $row, $reach, $width, $weights, fn (int $k): array => [$reach - $k, $reach + $k], $round, $bits, $mask);
+        }
+
+        return $out;
+    }
+
+    /**
+     * Sums up a row and its neighbours, and puts it into an array.
+     *
+     * @param  array<int, int>  $into
+     * @param  array<int, int>  $in
+     * @param  array<int, int>  $weights
+     * @param  Closure(int): array{int, int}  $sides  where the two rows so far away begin
+     * @return array<int, int>
+     */
+    private static function fourEach(array $into, int $to, array $in, int $from, int $width, array $weights, Closure $sides, int $round, int $bits, int $mask): array
+    {
+        $middle = (int) $weights[0];
+        $end = $to + $width;
+        for ($j = $to; $j < $end; $j++) {
+            $into[$j] = $in[$from] * $middle + $round;
+            $from++;
+        }
+        for ($k = 1; $k < count($weights); $k += 4) {
+            [$w0, $w1, $w2, $w3] = [(int) $weights[$k], (int) $weights[$k + 1], (int) $weights[$k + 2], (int) $weights[$k + 3]];
+            [$a0, $b0] = $sides($k);
+            [$a1, $b1] = $sides($k + 1);
+            [$a2, $b2] = $sides($k + 2);
+            [$a3, $b3] = $sides($k + 3);
+            for ($j = $to; $j < $end; $j++) {
+                $s = $into[$j];
+                $p0 = $in[$a0];
+                $q0 = $in[$b0];
+                $p1 = $in[$a1];
+                $q1 = $in[$b1];
+                $p2 = $in[$a2];
+                $q2 = $in[$b2];
+                $p3 = $in[$a3];
+                $q3 = $in[$b3];
+                if (! is_int($s) || ! is_int($p0) || ! is_int($q0) || ! is_int($p1) || ! is_int($q1) || ! is_int($p2) || ! is_int($q2) || ! is_int($p3) || ! is_int($q3)) {
+                    return $into;
+                }
+                $into[$j] = $s + ($p0 + $q0) * $w0 + ($p1 + $q1) * $w1 + ($p2 + $q2) * $w2 + ($p3 + $q3) * $w3;
+                $a0++;
+                $b0++;
+                $a1++;
+                $b1++;
+                $a2++;
+                $b2++;
+                $a3++;
+                $b3++;
             }
         }
-        [, $w1, $w2, $w3] = array_map(fn (float $v): int => (int) round($one * $v), $bell);
+        for ($j = $to; $j < $end; $j++) {
+            $into[$j] = $into[$j] >> $bits & $mask;
+        }
 
-        return [$one - 2 * ($w1 + $w2 + $w3), $w1, $w2, $w3];
+        return $into;
+    }
+
+    /**
+     * Hands an array over, so that only the callee holds it.
+     *
+     * @param  array<int, int>  $values
+     * @return array<int, int>
+     */
+    private static function handed(array &$values): array
+    {
+        $out = $values;
+        $values = [];
+
+        return $out;
     }
 
     /**

@@ -23,6 +23,29 @@ final readonly class ToneTable
         return new self($values);
     }
 
+    /**
+     * The same, where ink is darkness times alpha: what is there in part has its ink changed as a grey of that strength would be, so
+     * that it does not matter whether a soft edge stands in colour or in alpha. What is not there stays nothing.
+     */
+    public function inked(Bitmap $in): Bitmap
+    {
+        $table = $this->values;
+        $out = $this->applied($in)->pixels;
+        foreach ($in->pixels as $i => $p) {
+            $alpha = $p & 255;
+            if ($alpha === 0 || $alpha === 255) {
+                continue;
+            }
+            $dark = 255.0 - (13933 * ($p >> 24) + 46871 * ($p >> 16 & 255) + 4732 * ($p >> 8 & 255)) / 65536;
+            $ink = 255 - $table[255 - (int) round($dark * $alpha / 255)];
+            $q = $out[$i];
+            $toned = 255.0 - (13933 * ($q >> 24) + 46871 * ($q >> 16 & 255) + 4732 * ($q >> 8 & 255)) / 65536;
+            $out[$i] = $toned < 1.0 ? $ink : $q & 0xFFFFFF00 | min(255, (int) round($ink * 255 / $toned));
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+
     /** The same table for red, green and blue; alpha stays. */
     public function applied(Bitmap $in): Bitmap
     {

@@ -34,7 +34,7 @@ final readonly class ClearColour implements Step
      * @param  list<array{float, float}>  $places  fractions of width and height
      * @param  float  $tolerance  greatest difference in OKLab, 0–1
      * @param  float  $grow  px, negative shrinks what is cleared
-     * @param  float  $feather  px over which the edge fades
+     * @param  float  $feather  px over which the edge fades, from 1 % to 99 %
      */
     public function __construct(
         public array $places,
@@ -52,7 +52,7 @@ final readonly class ClearColour implements Step
             Param::number('tolerance', 'Tolerance', '%', 0, 0.6, 0.1, 0.005),
             Param::choice('reach', 'Where', [self::TOUCHING, self::EVERYWHERE]),
             Param::number('grow', 'Grow', 'px', -20, 20, 0),
-            Param::number('feather', 'Feather', 'px', 0, 50, 1, 0.5),
+            Param::number('feather', 'Edge fades over', 'px', 0, 50, 2, 0.5),
         ]);
     }
 
@@ -75,7 +75,7 @@ final readonly class ClearColour implements Step
         $cleared = null;
         foreach ($this->places as $place) {
             [$x, $y] = self::pixelAt($in, $place);
-            $alike = (new Likeness(self::colourAround($in, $x, $y), $this->tolerance))->runs($in);
+            $alike = (new Likeness($this->colourAt($in, $x, $y), $this->tolerance))->runs($in);
             $here = $this->everywhere ? $alike : $alike->regions(false)->around($y * $in->width + $x);
             $cleared = $cleared === null ? $here : $cleared->with($here);
         }
@@ -95,7 +95,7 @@ final readonly class ClearColour implements Step
         $patches = [];
         foreach ($this->places as $place) {
             [$x, $y] = self::pixelAt($in, $place);
-            $regions = (new Likeness(self::colourAround($in, $x, $y), min($most, $this->tolerance)))->runs($in)->regions(false);
+            $regions = (new Likeness($this->colourAt($in, $x, $y), min($most, $this->tolerance)))->runs($in)->regions(false);
             $longest = [];
             foreach ($regions->owners as $run => $region) {
                 $length = $regions->runs->ends[$run] - $regions->runs->starts[$run];
@@ -129,13 +129,14 @@ final readonly class ClearColour implements Step
      */
     private function without(Bitmap $in, Runs $cleared): Bitmap
     {
-        $reach = (int) ceil(abs($this->grow) + 2 * $this->feather + 2);
-        $margin = $this->feather / 2 < Blur::WIDE ? $reach : self::ALIGNED * (int) ceil($reach / self::ALIGNED);
+        $sigma = Blur::sigmaOf($this->feather);
+        $reach = (int) ceil(abs($this->grow) + 3.5 * $sigma + 2);
+        $margin = $sigma < Blur::WIDE ? $reach : self::ALIGNED * (int) ceil($reach / self::ALIGNED);
         $pixels = $in->pixels;
         $out = $pixels;
         for ($top = 0; $top < $in->height; $top += self::BAND) {
             $rows = min(self::BAND, $in->height - $top);
-            $mask = Blur::gaussian(Grow::by($cleared->mask($top - $margin, $top + $rows + $margin), $this->grow), $this->feather / 2)->values;
+            $mask = Blur::gaussian(Grow::by($cleared->mask($top - $margin, $top + $rows + $margin), $this->grow), $sigma)->values;
             $i = $top * $in->width;
             $k = $margin * $in->width;
             for ($end = $i + $rows * $in->width; $i < $end; $i++) {
@@ -154,20 +155,25 @@ final readonly class ClearColour implements Step
         return new Bitmap($in->width, $in->height, $out);
     }
 
-    /** The mean of 3 × 3 pixels: one grain of dust must not decide. */
-    private static function colourAround(Bitmap $in, int $x, int $y): Oklab
+    /**
+     * The colour pointed at: of 3 × 3 pixels the one that is most like all others, since one grain of dust must not decide. Where the
+     * pixel itself would not count as like that, it is itself what was meant.
+     */
+    private function colourAt(Bitmap $in, int $x, int $y): Oklab
     {
-        $r = $g = $b = $n = 0;
+        $own = Oklab::fromSrgb(Srgb::fromInt($in->at($x, $y) >> 8));
+        $all = [$own];
         for ($v = max(0, $y - 1); $v <= min($in->height - 1, $y + 1); $v++) {
             for ($u = max(0, $x - 1); $u <= min($in->width - 1, $x + 1); $u++) {
-                $pixel = $in->at($u, $v);
-                $r += $pixel >> 24;
-                $g += $pixel >> 16 & 255;
-                $b += $pixel >> 8 & 255;
-                $n++;
+                $all[] = Oklab::fromSrgb(Srgb::fromInt($in->at($u, $v) >> 8));
             }
         }
+        $away = fn (Oklab $c): float => array_sum(array_map($c->differenceTo(...), $all));
+        $best = $own;
+        foreach ($all as $colour) {
+            $best = $away($colour) < $away($best) ? $colour : $best;
+        }
 
-        return Oklab::fromSrgb(new Srgb(intdiv($r, $n), intdiv($g, $n), intdiv($b, $n)));
+        return $best->differenceTo($own) <= $this->tolerance ? $best : $own;
     }
 }

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
-use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\PaperStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\ToneTable;
 use Yarrowfog\Core\Tip\TipKind;
 
 /**
@@ -21,7 +23,7 @@ use Yarrowfog\Core\Tip\TipKind;
  * "Compositing Digital Images", 1984, solved for C). A grey mark becomes black at
  * part alpha, so its ink is counted once.
  */
-final readonly class ClearPaper implements Step
+final readonly class ClearPaper implements PaperStep
 {
     public function __construct(public float $whitePoint, public float $blackPoint)
     {
@@ -42,38 +44,14 @@ final readonly class ClearPaper implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
+        return Alpha::withoutWhite($this->toned($in));
+    }
+
+    public function toned(Bitmap $in): Bitmap
+    {
         $black = min($this->blackPoint, $this->whitePoint - 1);
-        $stretch = [];
-        for ($v = 0; $v < 256; $v++) {
-            $stretch[] = (int) round(255 * max(0.0, min(1.0, ($v - $black) / ($this->whitePoint - $black))));
-        }
-        // 1 / alpha in 1/65536, rounded up so that a full channel stays full.
-        $inverse = [0];
-        for ($alpha = 1; $alpha < 256; $alpha++) {
-            $inverse[] = intdiv(255 * 65536, $alpha) + 1;
-        }
-        $out = $in->pixels;
-        foreach ($in->pixels as $i => $p) {
-            $r = $stretch[$p >> 24];
-            $g = $stretch[$p >> 16 & 255];
-            $b = $stretch[$p >> 8 & 255];
-            $white = $r < $g ? $r : $g;
-            if ($b < $white) {
-                $white = $b;
-            }
-            if ($white === 255) {
-                $out[$i] = 0;
+        $range = $this->whitePoint - $black;
 
-                continue;
-            }
-            $alpha = 255 - $white;
-            $more = $inverse[$alpha];
-            $out[$i] = ($r - $white) * $more >> 16 << 24
-                | ($g - $white) * $more >> 16 << 16
-                | ($b - $white) * $more >> 16 << 8
-                | ($alpha * ($p & 255) + 127) * 65793 >> 24;
-        }
-
-        return new Bitmap($in->width, $in->height, $out);
+        return ToneTable::of(fn (float $v): float => (255 * $v - $black) / $range)->applied($in);
     }
 }

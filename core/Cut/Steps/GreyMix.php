@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
-use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Cut\ToneStep;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Colours become greys, each family as dark as it is wanted. */
-final readonly class GreyMix implements Step
+final readonly class GreyMix implements ToneStep
 {
     private const SIX = 'six hues';
 

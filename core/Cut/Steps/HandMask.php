@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Cut\Alpha;
-use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Cut\ToneStep;
 use Yarrowfog\Core\Form\HandStroke;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
@@ -27,7 +27,7 @@ use Yarrowfog\Core\Tip\TipKind;
 use function is_int;
 
 /** Hides and shows parts of the picture with painted strokes, by the engine itself. */
-final readonly class HandMask implements Step
+final readonly class HandMask implements ToneStep
 {
     /** px of the tip that paints the mask. */
     private const TIP = 128;

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Curve;
-use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\PaperStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Form\Numbers;
@@ -15,7 +16,7 @@ use Yarrowfog\Core\Tip\InkRule;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Makes the ink itself stronger or weaker by a curve. */
-final readonly class InkGain implements Step
+final readonly class InkGain implements PaperStep
 {
     public function __construct(public Curve $curve)
     {
@@ -35,23 +36,33 @@ final readonly class InkGain implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        $table = [];
-        for ($v = 0; $v < 256; $v++) {
-            $table[] = (int) round(255 * $this->curve->at($v / 255));
+        if ($kind === TipKind::InkMask) {
+            return Alpha::withoutWhite($this->toned($in));
         }
-        if ($kind !== TipKind::InkMask) {
-            $out = $in->pixels;
-            foreach ($in->pixels as $i => $p) {
-                $out[$i] = $p & 0xFFFFFF00 | $table[$p & 255];
-            }
-
-            return new Bitmap($in->width, $in->height, $out);
-        }
-        $out = InkRule::plane($in, $kind)->values;
-        foreach ($out as $i => $ink) {
-            $out[$i] = $table[$ink * 255 + 32768 >> 16];
+        $table = $this->table();
+        $out = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
+            $out[$i] = $p & 0xFFFFFF00 | $table[$p & 255];
         }
 
         return new Bitmap($in->width, $in->height, $out);
+    }
+
+    public function toned(Bitmap $in): Bitmap
+    {
+        $table = $this->table();
+        $out = InkRule::plane($in, TipKind::InkMask)->values;
+        foreach ($in->pixels as $i => $p) {
+            $ink = $table[$out[$i] * 255 + 32768 >> 16];
+            $out[$i] = ($p & 255) === 255 ? (255 - $ink) * 0x1010100 | 255 : $ink;
+        }
+
+        return new Bitmap($in->width, $in->height, $out);
+    }
+
+    /** @return array<int, int> 256 of 0–255 */
+    private function table(): array
+    {
+        return array_map(fn (int $v): int => (int) round(255 * $this->curve->at($v / 255)), range(0, 255));
     }
 }

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
-use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Cut\ToneStep;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** What was light prints, what was dark does not: each channel v becomes 255 − v. */
-final readonly class InvertInk implements Step
+final readonly class InvertInk implements ToneStep
 {
     public static function description(): StepDescription
     {

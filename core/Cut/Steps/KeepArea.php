@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Cut\Alpha;
-use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Cut\ToneStep;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -17,7 +17,7 @@ use Yarrowfog\Core\Raster\Polygon;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Keeps what lies inside a box, an oval or a free outline. */
-final readonly class KeepArea implements Step
+final readonly class KeepArea implements ToneStep
 {
     private const BOX = 'box';
 
@@ -30,7 +30,7 @@ final readonly class KeepArea implements Step
 
     /**
      * @param  list<array{float, float}>  $points  fractions: two opposite corners of a box or oval, or the outline
-     * @param  float  $feather  px over which the edge fades
+     * @param  float  $feather  px over which the edge fades, from 1 % to 99 %
      */
     public function __construct(public string $shape, public array $points, public float $feather)
     {
@@ -41,7 +41,7 @@ final readonly class KeepArea implements Step
         return new StepDescription('keep-area', 'Keep area', StepGroup::Clear, 'Only what lies inside stays. Draw the area on the picture.', [
             Param::choice('shape', 'Shape', [self::BOX, self::OVAL, self::FREE]),
             Param::places('points', 'Area', [[0.1, 0.1], [0.9, 0.9]], 2000),
-            Param::number('feather', 'Feather', 'px', 0, 200, 2, 0.5),
+            Param::number('feather', 'Edge fades over', 'px', 0, 200, 2, 0.5),
         ]);
     }
 
@@ -59,7 +59,7 @@ final readonly class KeepArea implements Step
         $values = Polygon::filled([array_map(fn (array $p): array => [$p[0] * $in->width, $p[1] * $in->height], $outline)], $in->width, $in->height);
 
         // The outline is smooth by itself; less than this is not seen.
-        $sigma = $this->feather / 2;
+        $sigma = Blur::sigmaOf($this->feather);
 
         return Alpha::kept($in, $sigma < 0.3 ? $values : Blur::gaussian(new Plane($in->width, $in->height, $values), $sigma)->values);
     }

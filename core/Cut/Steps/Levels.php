@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
-use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Cut\ToneStep;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -14,7 +14,7 @@ use Yarrowfog\Core\Raster\ToneTable;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Stretches the tones: v becomes ((v − dark) / (light − dark)) to the power 1 / middle. */
-final readonly class Levels implements Step
+final readonly class Levels implements ToneStep
 {
     public function __construct(public float $dark, public float $light, public float $middle)
     {
@@ -38,6 +38,8 @@ final readonly class Levels implements Step
     {
         $range = max(1.0, $this->light - $this->dark);
 
-        return ToneTable::of(fn (float $v): float => max(0.0, min(1.0, (255 * $v - $this->dark) / $range)) ** (1 / $this->middle))->applied($in);
+        $table = ToneTable::of(fn (float $v): float => max(0.0, min(1.0, (255 * $v - $this->dark) / $range)) ** (1 / $this->middle));
+
+        return $kind === TipKind::InkMask ? $table->inked($in) : $table->applied($in);
     }
 }

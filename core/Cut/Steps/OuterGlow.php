@@ -38,7 +38,8 @@ final readonly class OuterGlow implements SpreadingStep
 
     public function room(): array
     {
-        $room = (int) ceil($this->radius);
+        // Twice the tail of the bell falls below 1/255 at 2.89 σ.
+        $room = (int) ceil(2.89 * $this->radius / 2);
 
         return [$room, $room, $room, $room];
     }

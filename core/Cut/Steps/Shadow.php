@@ -40,7 +40,8 @@ final readonly class Shadow implements SpreadingStep
 
     public function room(): array
     {
-        $soft = 2 * $this->blur;
+        // The tail of the bell falls below 1/255 at 2.66 σ.
+        $soft = 2.66 * $this->blur;
 
         return [
             (int) ceil(max(0.0, $soft - $this->dx)),

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
-use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\PaperStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Form\Numbers;
@@ -14,7 +15,7 @@ use Yarrowfog\Core\Tip\InkRule;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Only ink and no ink: what is darker than a grey prints fully, the rest not at all. */
-final readonly class Threshold implements Step
+final readonly class Threshold implements PaperStep
 {
     private const FOUND = 'found';
 
@@ -44,6 +45,11 @@ final readonly class Threshold implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
+        return Alpha::withoutWhite($this->toned($in));
+    }
+
+    public function toned(Bitmap $in): Bitmap
+    {
         $at = $this->at ?? (float) self::found($in);
         $table = [];
         for ($v = 0; $v < 256; $v++) {
@@ -53,8 +59,10 @@ final readonly class Threshold implements Step
         $out = $in->pixels;
         foreach ($in->pixels as $i => $p) {
             $luma = (13933 * ($p >> 24) + 46871 * ($p >> 16 & 255) + 4732 * ($p >> 8 & 255)) + 32768 >> 16;
-            // Black, with the ink as its alpha: what does not print is transparent.
-            $out[$i] = $table[$luma] * ($p & 255) * 257 + 32768 >> 16;
+            $alpha = $p & 255;
+            $ink = $table[$luma];
+            // Where something was cut away in part, the ink is what is left of it.
+            $out[$i] = $alpha === 255 ? (255 - $ink) * 0x1010100 | 255 : $ink * $alpha * 257 + 32768 >> 16;
         }
 
         return new Bitmap($in->width, $in->height, $out);

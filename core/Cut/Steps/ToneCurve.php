@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Curve;
-use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Cut\ToneStep;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -15,7 +15,7 @@ use Yarrowfog\Core\Raster\ToneTable;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Bends the tones by a curve: each channel the same. */
-final readonly class ToneCurve implements Step
+final readonly class ToneCurve implements ToneStep
 {
     public function __construct(public Curve $curve)
     {
@@ -35,6 +35,8 @@ final readonly class ToneCurve implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        return ToneTable::of(fn (float $v): float => $this->curve->at($v))->applied($in);
+        $table = ToneTable::of(fn (float $v): float => $this->curve->at($v));
+
+        return $kind === TipKind::InkMask ? $table->inked($in) : $table->applied($in);
     }
 }

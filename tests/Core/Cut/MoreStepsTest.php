@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core\Cut;
 
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Colour\Srgb;
@@ -14,9 +15,11 @@ use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Cut\StepCatalogue;
 use Yarrowfog\Core\Cut\Steps\Cells;
+use Yarrowfog\Core\Cut\Steps\ClearColour;
 use Yarrowfog\Core\Cut\Steps\Crop;
 use Yarrowfog\Core\Cut\Steps\DragBlur;
 use Yarrowfog\Core\Cut\Steps\FadeEdge;
+use Yarrowfog\Core\Cut\Steps\FillHoles;
 use Yarrowfog\Core\Cut\Steps\FlattenLight;
 use Yarrowfog\Core\Cut\Steps\Flip;
 use Yarrowfog\Core\Cut\Steps\Grain;
@@ -340,6 +343,101 @@ final class MoreStepsTest extends TestCase
     {
         foreach (StepCatalogue::ids() as $id) {
             yield $id => [$id];
+        }
+    }
+
+    /** A triangle of 3 px lines, 400 px high: 70,000 px of paper inside it become ink; what is open to the edge stays. */
+    public function test_an_outline_is_filled_however_large(): void
+    {
+        $toLine = fn (float $x, float $y, array $a, array $b): float => abs(($b[0] - $a[0]) * ($a[1] - $y) - ($a[0] - $x) * ($b[1] - $a[1])) / hypot($b[0] - $a[0], $b[1] - $a[1]);
+        $corners = [[210.0, 30.0], [390.0, 400.0], [30.0, 400.0]];
+        $inside = function (float $x, float $y, float $by) use ($corners): bool {
+            foreach ([0, 1, 2] as $i) {
+                [$a, $b] = [$corners[$i], $corners[($i + 1) % 3]];
+                if ((($b[0] - $a[0]) * ($y - $a[1]) - ($b[1] - $a[1]) * ($x - $a[0])) / hypot($b[0] - $a[0], $b[1] - $a[1]) < $by) {
+                    return false;
+                }
+            }
+
+            return true;
+        };
+        $line = function (int $x, int $y) use ($inside, $toLine, $corners): int {
+            $near = min(array_map(fn (int $i): float => $toLine($x + 0.5, $y + 0.5, $corners[$i], $corners[($i + 1) % 3]), [0, 1, 2]));
+
+            return $inside($x + 0.5, $y + 0.5, -2.0) ? Pictures::grey((int) round(255 * max(0.0, min(1.0, $near - 1.0)))) : 0xFFFFFFFF;
+        };
+        $drawn = Pictures::bitmap(420, 420, $line);
+        $filled = (new FillHoles(Srgb::fromHex('#000000')))->apply($drawn, TipKind::InkMask);
+        for ($y = 0; $y < 420; $y += 3) {
+            for ($x = 0; $x < 420; $x++) {
+                if ($inside($x + 0.5, $y + 0.5, 0.0)) {
+                    self::assertSame(255, InkRule::of($filled->at($x, $y), TipKind::InkMask) / 257, "inside at {$x}, {$y}");
+                } else {
+                    self::assertSame($drawn->at($x, $y), $filled->at($x, $y), "the line's own outer edge at {$x}, {$y}");
+                }
+            }
+        }
+        // Opened at one corner it is no hole.
+        $open = Pictures::bitmap(420, 420, fn (int $x, int $y): int => $y < 80 ? 0xFFFFFFFF : $line($x, $y));
+        self::assertSame($open->pixels, (new FillHoles(Srgb::fromHex('#000000')))->apply($open, TipKind::InkMask)->pixels);
+        // In its own colours a ring takes the colour that was chosen.
+        $ring = Pictures::bitmap(60, 60, fn (int $x, int $y): int => abs(hypot($x - 29.5, $y - 29.5) - 20) < 3 ? 0x306040FF : 0);
+        self::assertSame(0xC08040FF, (new FillHoles(Srgb::fromHex('#c08040')))->apply($ring, TipKind::OwnColours)->at(30, 30));
+    }
+
+    /** From 1 % to 99 %, across the edge of a box and of a cleared colour. */
+    #[TestWith([4.0])]
+    #[TestWith([8.0])]
+    #[TestWith([20.0])]
+    public function test_an_edge_fades_over_as_many_px_as_it_says(float $px): void
+    {
+        $picture = Pictures::bitmap(120, 40, fn (int $x): int => $x < 60 ? 0x20C040FF : 0x101010FF);
+        $kept = (new KeepArea('box', [[0.5, -1], [2, 2]], $px))->apply($picture, TipKind::InkMask);
+        $cleared = (new ClearColour([[0.1, 0.5]], 0.1, false, 0, $px))->apply($picture, TipKind::InkMask);
+        foreach ([$kept, $cleared] as $cut) {
+            $alpha = array_map(fn (int $x): float => ($cut->at($x, 20) & 255) / 255, range(0, 119));
+            $at = function (float $level) use ($alpha): float {
+                for ($x = 1; $x < 120; $x++) {
+                    if ($alpha[$x] >= $level) {
+                        return $x - ($alpha[$x] - $level) / max(1e-9, $alpha[$x] - $alpha[$x - 1]);
+                    }
+                }
+
+                return 120.0;
+            };
+            self::assertEqualsWithDelta($px, $at(0.99) - $at(0.01), 0.8);
+        }
+    }
+
+    /** Paper that trembles by 3 in every channel: the very pixel pointed at is cleared, even at no tolerance. */
+    public function test_the_pixel_pointed_at_is_cleared_at_any_tolerance(): void
+    {
+        $picture = Pictures::bitmap(40, 40, fn (int $x, int $y): int => (230 + ($x * 7 + $y * 13) % 4) << 24 | (220 + ($x * 5 + $y * 3) % 4) << 16 | (200 + ($x + $y * 11) % 4) << 8 | 255);
+        foreach ([0.0, 0.002, 0.01] as $tolerance) {
+            foreach ([[3, 5], [20, 20], [39, 0]] as [$x, $y]) {
+                $cut = (new ClearColour([[($x + 0.5) / 40, ($y + 0.5) / 40]], $tolerance, false, 0, 0))->apply($picture, TipKind::InkMask);
+                self::assertSame(0, $cut->at($x, $y) & 255, "{$x}, {$y} at {$tolerance}");
+            }
+        }
+    }
+
+    /** A glow and a shadow have all the room they need: the outermost pixels are next to nothing. */
+    public function test_glow_and_shadow_are_not_cut_off(): void
+    {
+        $disc = Pictures::bitmap(60, 60, fn (int $x, int $y): int => 0x000000FF);
+        foreach ([
+            ['outer-glow', ['radius' => 16, 'strength' => 1]],
+            ['outer-glow', ['radius' => 40, 'strength' => 1]],
+            ['shadow', ['dx' => 0, 'dy' => 0, 'blur' => 12, 'opacity' => 1]],
+            ['shadow', ['dx' => 15, 'dy' => -9, 'blur' => 20, 'opacity' => 1]],
+        ] as [$step, $numbers]) {
+            $cut = Replay::of(CutList::read(['kind' => TipKind::OwnColours->value, 'steps' => [['step' => $step, 'numbers' => $numbers]]]), $disc)->picture;
+            for ($i = 0; $i < $cut->width; $i++) {
+                self::assertLessThanOrEqual(1, max($cut->at($i, 0) & 255, $cut->at($i, $cut->height - 1) & 255), $step);
+            }
+            for ($i = 0; $i < $cut->height; $i++) {
+                self::assertLessThanOrEqual(1, max($cut->at(0, $i) & 255, $cut->at($cut->width - 1, $i) & 255), $step);
+            }
         }
     }
 }

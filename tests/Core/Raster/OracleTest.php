@@ -8,6 +8,8 @@ use Imagick;
 use ImagickKernel;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Cut\Steps\Levels;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -226,5 +228,46 @@ final class OracleTest extends TestCase
         $off = array_map(fn (int $a, int $b): float => abs($a - $b) / 257, $theirs, $ours);
         self::assertLessThan($mean, array_sum($off) / count($off), 'mean');
         self::assertLessThan($most, max($off), 'most');
+    }
+
+    /** Hard noise and stripes, on odd and even sides, edges included: against the sampled bell, summed to five σ, with edge values going on. */
+    #[TestWith([0.3])]
+    #[TestWith([0.5])]
+    #[TestWith([0.9])]
+    #[TestWith([1.3])]
+    #[TestWith([2.0])]
+    #[TestWith([2.4])]
+    #[TestWith([3.0])]
+    #[TestWith([4.0])]
+    #[TestWith([7.5])]
+    public function test_a_gaussian_is_within_two_of_exact(float $sigma): void
+    {
+        $chance = new Randomizer(new Mt19937(8));
+        foreach ([[61, 47], [64, 48]] as [$width, $height]) {
+            foreach (['noise' => fn (): int => 65535 * $chance->getInt(0, 1), 'stripes' => fn (int $x, int $y): int => 65535 * (intdiv($x + $y, 9) % 2)] as $name => $value) {
+                $in = Pictures::plane($width, $height, $value);
+                $bell = array_map(fn (int $i): float => exp(-$i * $i / (2 * $sigma * $sigma)), range(0, (int) ceil(5 * $sigma)));
+                $sum = 2 * array_sum($bell) - 1;
+                $across = $both = [];
+                for ($i = 0; $i < $width * $height; $i++) {
+                    $v = $bell[0] * $in->values[$i];
+                    for ($k = 1; $k < count($bell); $k++) {
+                        $row = $i - $i % $width;
+                        $v += $bell[$k] * ($in->values[$row + max(0, $i % $width - $k)] + $in->values[$row + min($width - 1, $i % $width + $k)]);
+                    }
+                    $across[] = $v / $sum;
+                }
+                for ($i = 0; $i < $width * $height; $i++) {
+                    $v = $bell[0] * $across[$i];
+                    for ($k = 1; $k < count($bell); $k++) {
+                        $v += $bell[$k] * ($across[max(0, intdiv($i, $width) - $k) * $width + $i % $width] + $across[min($height - 1, intdiv($i, $width) + $k) * $width + $i % $width]);
+                    }
+                    $both[] = $v / $sum;
+                }
+                foreach (Blur::gaussian($in, $sigma)->values as $i => $there) {
+                    self::assertEqualsWithDelta($both[$i] / 257, $there / 257, 2, "{$name} of {$width}, at {$i}");
+                }
+            }
+        }
     }
 }
