@@ -119,7 +119,10 @@ final class BackgroundLeft implements Check
     /** @param  array{int, int}  $place  px of the picture */
     private static function clearing(CutResult $cut, array $place, float $tolerance): Mending
     {
-        $at = $cut->list->placeBeforeFrame();
+        $clears = $cut->steps(ClearColour::class);
+        // A colour that is cleared already keeps its places: this one is added to them, where that step stands.
+        $at = array_key_last($clears) ?? $cut->list->placeBeforeFrame();
+        $already = $clears === [] ? null : $clears[$at]->numbers;
         $before = $cut->before($at)?->placement;
         [$x, $y] = [$place[0] + 0.5, $place[1] + 0.5];
         [$width, $height] = [$cut->picture->width, $cut->picture->height];
@@ -131,8 +134,9 @@ final class BackgroundLeft implements Check
         $fraction = fn (float $v): float => round(max(0.0, min(1.0, $v)), 4);
 
         return Mending::with('Clear its colour', $at, ClearColour::class, [
-            'places' => [[$fraction($x / $width), $fraction($y / $height)]],
-            'tolerance' => round(max(0.06, min(0.3, $tolerance)), 3),
+            ...$already === null ? [] : $already->toArray(),
+            'places' => [...$already === null ? [] : $already->places('places'), [$fraction($x / $width), $fraction($y / $height)]],
+            'tolerance' => round(max($already === null ? 0.06 : $already->number('tolerance'), min(0.3, $tolerance)), 3),
         ]);
     }
 }

@@ -57,6 +57,23 @@ final class MendingTest extends TestCase
         self::assertClear($cut);
     }
 
+    /** A colour cleared in the middle stays cleared when that around it is cleared too. */
+    public function test_a_colour_to_be_cleared_is_added_to_those_that_are(): void
+    {
+        $source = Pictures::bitmap(120, 120, fn (int $x, int $y): int => hypot($x - 59.5, $y - 59.5) < 15 ? 0xF0F0F0FF : (hypot($x - 59.5, $y - 59.5) < 40 ? 0x203080FF : 0xE0D040FF));
+        $clear = ['step' => 'clear-colour', 'numbers' => ['places' => [[0.5, 0.5]], 'tolerance' => 0.05, 'grow' => 1]];
+        $list = CutList::read(['kind' => 'own colours', 'steps' => [$clear]]);
+        $mending = self::found($source, $list)['background-left']->mending;
+        self::assertNotNull($mending?->step);
+        self::assertSame(0, $mending->at);
+        $places = $mending->step->numbers->places('places');
+        self::assertSame([0.5, 0.5], $places[0]);
+        self::assertCount(2, $places);
+        self::assertSame(1.0, $mending->step->numbers->number('grow'));
+        $cut = Replay::of(CutList::read(['kind' => 'own colours', 'steps' => [$mending->step->toArray()]]), $source)->picture;
+        self::assertSame([0, 0, 255], [$cut->at(60, 60) & 255, $cut->at(4, 4) & 255, $cut->at(60, 30) & 255]);
+    }
+
     /** First the paper, and only then the colours: what was cleared by its light comes back, and is cleared by its colour. */
     public function test_colours_are_kept_after_the_paper_was_cleared(): void
     {
