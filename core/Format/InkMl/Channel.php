@@ -49,9 +49,13 @@ final class Channel
         return $this->units === 'rad' ? rad2deg($value) : $value;
     }
 
-    /** 0–1 between the ends that the channel names; null where it names none. */
+    /** 0–1 between the ends that the channel names, or in per cent; null where it names neither. */
     public function part(float $value): ?float
     {
+        if ($this->units === '%') {
+            return max(0.0, min(1.0, $value / 100.0));
+        }
+
         return $this->max === null || $this->max <= ($this->min ?? 0.0) ? null : max(0.0, min(1.0, ($value - ($this->min ?? 0.0)) / ($this->max - ($this->min ?? 0.0))));
     }
 }

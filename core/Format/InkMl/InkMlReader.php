@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Format\InkMl;
 
+use DOMElement;
 use XMLReader;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Stroke\Practice\Recording;
@@ -35,11 +36,26 @@ final class InkMlReader
     /** @var list<list<string>> ids of the elements that what is read now belongs to, one list a level */
     private array $owners = [];
 
-    /** @var list<array{channels: list<Channel>, rate: float|null, points: list<array<int, float|null>>, offset: float}> */
+    /** @var array<string, Mapping> by the id of a canvas transform or context */
+    private array $mappings = [];
+
+    /** @var list<array{channels: list<Channel>, rate: float|null, points: list<array<int, float|null>>, mapping: Mapping|null}> */
     private array $traces = [];
+
+    /** @var array<string, int> places of the traces by their ids */
+    private array $named = [];
+
+    /** @var list<string|null> the context before each element that is open, where it ends with it; else null */
+    private array $before = [];
+
+    /** Definitions that are open: what stands in them changes nothing by itself. */
+    private int $defining = 0;
 
     /** @var list<Channel> */
     private array $forming = [];
+
+    /** @var list<Channel> the last format that was only defined */
+    private array $defined = [];
 
     private string $current = '';
 
@@ -83,7 +99,7 @@ final class InkMlReader
                 $isInk = true;
                 $this->element();
             } elseif ($this->xml->nodeType === XMLReader::END_ELEMENT) {
-                array_pop($this->owners);
+                $this->leave();
             }
         }
         $error = libxml_get_last_error();
@@ -102,6 +118,8 @@ final class InkMlReader
         $name = $this->xml->localName;
         $id = $this->xml->getAttributeNs('id', self::LINK) ?? $this->xml->getAttribute('id') ?? '';
         if (! $this->xml->isEmptyElement) {
+            $this->before[] = $name === 'traceGroup' ? $this->current : null;
+            $this->defining += $name === 'definitions' ? 1 : 0;
             $this->owners[] = in_array($name, ['traceFormat', 'inkSource', 'context', 'traceGroup'], true) ? [$id === '' ? "{$name} ".count($this->formats) : $id] : [];
         }
         match ($name) {
@@ -110,10 +128,29 @@ final class InkMlReader
             'channelProperty' => $this->property(),
             'sampleRate' => $this->rate(),
             'context' => $this->context($id),
-            'traceGroup' => $this->current = $this->reference('contextRef') ?? $this->current,
-            'trace' => $this->trace(),
+            'canvasTransform' => $this->transform($id),
+            'traceGroup' => $this->current = $this->xml->isEmptyElement ? $this->current : $this->reference('contextRef') ?? $this->current,
+            'trace' => $this->trace($id),
             default => null,
         };
+    }
+
+    private function leave(): void
+    {
+        array_pop($this->owners);
+        $this->current = array_pop($this->before) ?? $this->current;
+        $this->defining -= $this->xml->localName === 'definitions' ? 1 : 0;
+    }
+
+    private function transform(string $id): void
+    {
+        $node = $this->xml->expand();
+        if (! $node instanceof DOMElement) {
+            return;
+        }
+        foreach (array_filter([$id, ...array_merge(...$this->owners)]) as $owner) {
+            $this->mappings[$owner] = Mapping::ofTransform($node);
+        }
     }
 
     private function channel(): void
@@ -130,7 +167,11 @@ final class InkMlReader
         foreach (array_merge(...$this->owners) as $owner) {
             $this->formats[$owner] = $this->forming;
         }
-        $this->formats[''] = $this->forming;
+        if ($this->defining === 0) {
+            $this->formats[''] = $this->forming;
+        } else {
+            $this->defined = $this->forming;
+        }
     }
 
     /** Channels of an intermittentChannels element lie one level deeper than those of the format itself. */
@@ -168,14 +209,19 @@ final class InkMlReader
     private function context(string $id): void
     {
         $id = $id === '' ? 'context '.count($this->formats) : $id;
-        foreach (['contextRef', 'inkSourceRef', 'traceFormatRef'] as $by) {
+        foreach (['contextRef', 'inkSourceRef', 'traceFormatRef', 'canvasTransformRef'] as $by) {
             $from = $this->reference($by);
             if ($from !== null && isset($this->formats[$from])) {
                 $this->formats[$id] = $this->formats[$from];
                 $this->rates[$id] = $this->rates[$from] ?? $this->rates[$id] ?? 0.0;
             }
+            if ($from !== null && isset($this->mappings[$from])) {
+                $this->mappings[$id] = $this->mappings[$from];
+            }
         }
-        $this->current = $id;
+        if ($this->defining === 0) {
+            $this->current = $id;
+        }
     }
 
     private function reference(string $attribute): ?string
@@ -185,13 +231,13 @@ final class InkMlReader
         return $to === null || $to === '' ? null : ltrim($to, '#');
     }
 
-    private function trace(): void
+    private function trace(string $id): void
     {
         if ($this->xml->getAttribute('type') === 'penUp') {
             return;
         }
         $of = $this->reference('contextRef') ?? $this->current;
-        $channels = $this->formats[$of] ?? $this->formats[''] ?? [new Channel('X', '', null, null, false, false), new Channel('Y', '', null, null, false, false)];
+        $channels = $this->formats[$of] ?? $this->formats[''] ?? $this->undeclared();
         $names = array_map(fn (Channel $c): string => $c->name, $channels);
         if (! in_array('X', $names, true) || ! in_array('Y', $names, true)) {
             throw new InvalidInput('trace', 'This InkML has no channels X and Y: it does not tell where the pen was.');
@@ -202,9 +248,50 @@ final class InkMlReader
         }
         $points = TraceText::points($text, $channels, Recording::MOST_SAMPLES - $this->points, 'Trace '.(count($this->traces) + 1));
         $this->points += count($points);
-        $offset = $this->xml->getAttribute('timeOffset');
+        if ($id !== '') {
+            $this->named[$id] = count($this->traces);
+        }
+        if (in_array($this->xml->getAttribute('continuation'), ['middle', 'end'], true) && $this->goesOn($points, $channels, $id)) {
+            return;
+        }
         $rate = $this->rates[$of] ?? $this->rates[''] ?? 0.0;
-        $this->traces[] = ['channels' => $channels, 'rate' => $rate > 0 ? $rate : null, 'points' => $points, 'offset' => is_numeric($offset) ? (float) $offset : 0.0];
+        $this->traces[] = ['channels' => $channels, 'rate' => $rate > 0 ? $rate : null, 'points' => $points, 'mapping' => $this->mappings[$of] ?? null];
+    }
+
+    /**
+     * Adds points to the trace that they go on from: the one that is named, or else the last.
+     *
+     * @param  list<array<int, float|null>>  $points
+     * @param  list<Channel>  $channels
+     */
+    private function goesOn(array $points, array $channels, string $id): bool
+    {
+        $prior = $this->named[$this->reference('priorRef') ?? ''] ?? count($this->traces) - 1;
+        if (! isset($this->traces[$prior]) || count($this->traces[$prior]['channels']) !== count($channels)) {
+            return false;
+        }
+        array_push($this->traces[$prior]['points'], ...$points);
+        if ($id !== '') {
+            $this->named[$id] = $prior;
+        }
+
+        return true;
+    }
+
+    /**
+     * What a trace has that names no context: X and Y, says the standard. Files that define one format and forget to name it are read all
+     * the same, where their points have more than two figures.
+     *
+     * @return list<Channel>
+     */
+    private function undeclared(): array
+    {
+        $first = explode(',', trim($this->xml->readString()), 2)[0];
+        if ($this->defined !== [] && preg_match_all('/[-+]?[#.\w*?]+/', $first) > 2) {
+            return $this->defined;
+        }
+
+        return [new Channel('X', '', null, null, false, false), new Channel('Y', '', null, null, false, false)];
     }
 
     /** @return list<Trace> */
@@ -250,7 +337,7 @@ final class InkMlReader
     }
 
     /**
-     * @param  array{channels: list<Channel>, rate: float|null, points: list<array<int, float|null>>, offset: float}  $trace
+     * @param  array{channels: list<Channel>, rate: float|null, points: list<array<int, float|null>>, mapping: Mapping|null}  $trace
      * @param  array<string, int>  $at  place of each channel
      * @return list<Sample>
      */
@@ -267,6 +354,9 @@ final class InkMlReader
             $y = $value('Y');
             if ($x === null || $y === null) {
                 continue;
+            }
+            if ($trace['mapping'] !== null) {
+                [$x, $y] = $trace['mapping']->at($x, $y);
             }
             $t = $value('T');
             // A clock that steps back is held still.
@@ -292,7 +382,7 @@ final class InkMlReader
     /**
      * A time without a unit counts as ms, unless its steps are so short that it can only be seconds.
      *
-     * @param  array{channels: list<Channel>, rate: float|null, points: list<array<int, float|null>>, offset: float}  $trace
+     * @param  array{channels: list<Channel>, rate: float|null, points: list<array<int, float|null>>, mapping: Mapping|null}  $trace
      * @param  array<string, int>  $at
      */
     private function toMs(array $trace, array $at): float

@@ -10,12 +10,12 @@ use Yarrowfog\Core\InvalidInput;
  * The text of one trace: points parted by commas, figures by spaces or by their own prefixes.
  *
  * A figure after ' is a difference to the point before, after " a difference of differences, after !
- * plain again; such a mark holds for its channel until another one. * repeats, ? leaves out
- * (InkML, section 3.2.1, "Trace").
+ * plain again; such a mark holds for its channel until another one. * goes on with the last value, or after a mark with the last
+ * difference or difference of differences; ? leaves the last value as it is (InkML, section 3.2.1, "Trace").
  */
 final class TraceText
 {
-    private const FIGURE = '/\G\s*([!\'"]?)\s*(\*|\?|T|F|#[0-9A-Fa-f]+|[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)/';
+    private const FIGURE = '/\G\s*([!\'"]?)\s*(\*|\?|T|F|[-+]?#[0-9A-Fa-f]+|[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?)/';
 
     /**
      * @param  list<Channel>  $channels
@@ -31,8 +31,13 @@ final class TraceText
         $marks = array_fill(0, $count, '!');
         $values = array_fill(0, $count, null);
         $differences = array_fill(0, $count, 0.0);
+        $growths = array_fill(0, $count, 0.0);
         $points = [];
-        foreach (explode(',', trim($text), $most + 2) as $n => $point) {
+        $all = explode(',', trim($text), $most + 2);
+        if (count($all) > 1 && trim($all[count($all) - 1]) === '') {
+            array_pop($all);
+        }
+        foreach ($all as $n => $point) {
             if ($n >= $most) {
                 throw new InvalidInput('trace', sprintf('%s takes the file above %s points, the most that is read.', $where, number_format($most)));
             }
@@ -44,16 +49,15 @@ final class TraceText
                     $marks[$seen] = $m[1];
                 }
                 $before = $values[$seen] ?? 0.0;
-                if ($m[2] === '?') {
-                    $values[$seen] = null;
-                } elseif ($m[2] !== '*') {
-                    $figure = self::figure($m[2]);
+                if ($m[2] !== '?') {
+                    $figure = $m[2] === '*' ? null : self::figure($m[2]);
+                    $growths[$seen] = $marks[$seen] === '"' ? $figure ?? $growths[$seen] : 0.0;
                     $differences[$seen] = match ($marks[$seen]) {
-                        '"' => $differences[$seen] + $figure,
-                        "'" => $figure,
-                        default => $figure - $before,
+                        '"' => $differences[$seen] + $growths[$seen],
+                        "'" => $figure ?? $differences[$seen],
+                        default => $figure === null ? 0.0 : $figure - $before,
                     };
-                    $values[$seen] = $before + $differences[$seen];
+                    $values[$seen] = $figure === null && $marks[$seen] === '!' ? $values[$seen] : $before + $differences[$seen];
                 }
                 $seen++;
             }
@@ -74,7 +78,7 @@ final class TraceText
         return match (true) {
             $text === 'T' => 1.0,
             $text === 'F' => 0.0,
-            $text[0] === '#' => (float) hexdec(substr($text, 1)),
+            str_contains($text, '#') => ($text[0] === '-' ? -1.0 : 1.0) * hexdec(ltrim($text, '+-#')),
             default => (float) $text,
         };
     }
