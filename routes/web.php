@@ -102,7 +102,7 @@ Route::post('/sheets/{sheet}/undo', [PaintController::class, 'undo'])->name('she
 Route::post('/sheets/{sheet}/redo', [PaintController::class, 'redo'])->name('sheets.redo');
 
 Route::get('/keep', [KeepController::class, 'show'])->name('keep');
-Route::get('/brushes/{brush}/strip', [BrushController::class, 'strip'])->name('brushes.strip');
+Route::get('/brushes/{brush}/strip', [BrushController::class, 'strip'])->withTrashed()->name('brushes.strip');
 Route::patch('/brushes/{brush}', [BrushController::class, 'update'])->name('brushes.update');
 Route::post('/brushes/{brush}/duplicate', [BrushController::class, 'duplicate'])->name('brushes.duplicate');
 Route::delete('/brushes/{brush}', [BrushController::class, 'destroy'])->name('brushes.destroy');

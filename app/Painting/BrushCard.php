@@ -11,7 +11,7 @@ final class BrushCard
 {
     /**
      * @param  iterable<Brush>  $brushes
-     * @return list<array{id: int, name: string, strip: string, size: float, opacity: float, inks: array{main: string, second: string}}>
+     * @return list<array{id: int, name: string, strip: string, size: float, opacity: float, tipSide: int, inks: array{main: string, second: string}}>
      */
     public static function all(iterable $brushes): array
     {
@@ -24,6 +24,7 @@ final class BrushCard
                 'strip' => route('brushes.strip', $brush),
                 'size' => $settings->base('size'),
                 'opacity' => $settings->base('opacity'),
+                'tipSide' => max($brush->tip->width, $brush->tip->height),
                 'inks' => ['main' => $settings->mainInk->toHex(), 'second' => $settings->secondInk->toHex()],
             ];
         }

@@ -13,9 +13,12 @@ use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
+use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\Settings\StepSettings;
 use Yarrowfog\Core\Stroke\SettingValue;
+use Yarrowfog\Core\Stroke\Trace;
 
-/** A brush shown by what it paints: one swelling stroke on a strip. */
+/** A brush shown by what it paints: one swelling stroke on a strip, or a stamp as stamps beside one another. */
 final readonly class BrushStrip
 {
     public const WIDTH = 340;
@@ -24,6 +27,12 @@ final readonly class BrushStrip
 
     /** px at which a strip paints at most, so that a large brush still shows a stroke. */
     private const LARGEST = 56.0;
+
+    /** px at which a stamp is shown at most: it fills the strip. */
+    private const LARGEST_STAMP = 88.0;
+
+    /** Stamps on a strip at most. */
+    private const STAMPS = 4;
 
     public function __construct(private TipRack $tips, private Derived $derived)
     {
@@ -38,14 +47,23 @@ final readonly class BrushStrip
     public function of(BrushParts $parts, BrushSettings $settings, int $roll): string
     {
         $size = $settings->value('size');
-        $shown = $settings->with('size', new SettingValue(min(self::LARGEST, $size->number()), $size->spread, $size->drives));
-        $key = 'strip-'.hash('sha256', self::fingerprint($parts).json_encode($shown->toArray(), JSON_THROW_ON_ERROR).$roll);
+        $isStamp = $settings->choice('onePerPress') === StepSettings::YES && ! $settings->isBand();
+        $shown = $settings->with('size', new SettingValue(min($isStamp ? self::LARGEST_STAMP : self::LARGEST, $size->number()), $size->spread, $size->drives));
+        $key = 'strip-2-'.hash('sha256', self::fingerprint($parts).json_encode($shown->toArray(), JSON_THROW_ON_ERROR).$roll);
 
-        return $this->derived->remember($key, function () use ($parts, $shown, $roll): string {
-            $trace = Movements::swell(new Rect(28, 34, self::WIDTH - 56, self::HEIGHT - 68));
+        return $this->derived->remember($key, function () use ($parts, $shown, $roll, $isStamp): string {
+            $traces = $isStamp ? self::presses($shown->base('size')) : [Movements::swell(new Rect(28, 34, self::WIDTH - 56, self::HEIGHT - 68))];
 
-            return PictureFile::png(Swatch::paint($this->tips->kitOf($parts, $shown), $shown, [$trace], $roll, self::WIDTH, self::HEIGHT, Swatch::ground($shown, self::WIDTH, self::HEIGHT)));
+            return PictureFile::png(Swatch::paint($this->tips->kitOf($parts, $shown), $shown, $traces, $roll, self::WIDTH, self::HEIGHT, Swatch::ground($shown, self::WIDTH, self::HEIGHT)));
         });
+    }
+
+    /** @return non-empty-list<Trace> presses side by side, the last one firm */
+    private static function presses(float $size): array
+    {
+        $count = (int) max(1, min(self::STAMPS, floor((self::WIDTH - 16) / ($size * 1.1))));
+
+        return array_map(fn (int $i): Trace => new Trace([new Sample(0, self::WIDTH * ($i + 0.5) / $count, self::HEIGHT / 2, 0.4 + 0.6 * ($i + 1) / $count)]), range(0, $count - 1));
     }
 
     private static function fingerprint(BrushParts $parts): string

@@ -6,6 +6,7 @@ namespace App\Painting;
 
 use App\Models\Sheet;
 use App\Models\Stroke;
+use App\Store\Blob;
 use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\StrokeBuffer;
@@ -53,7 +54,7 @@ final readonly class SheetPainter
                 'tip_hash' => $order->brush->tip->hash,
                 'brush' => $order->settings,
                 'roll' => $order->roll,
-                'trace' => gzcompress(json_encode($trace->toArray(), JSON_THROW_ON_ERROR)),
+                'trace' => new Blob((string) gzcompress(json_encode($trace->toArray(), JSON_THROW_ON_ERROR))),
             ]);
             $this->tiles->lay($layer, $stroke, $changed, function (Bitmap $under, Rect $area) use ($painted, $patches): Bitmap {
                 $laid = Lay::over($under, $area, $painted);

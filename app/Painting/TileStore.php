@@ -6,6 +6,7 @@ namespace App\Painting;
 
 use App\Models\Layer;
 use App\Models\Stroke;
+use App\Store\Blob;
 use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -76,8 +77,8 @@ final class TileStore
             $bytes = isset($before[$place]) ? (string) gzuncompress($before[$place]) : str_repeat("\0", self::ROW * StrokeBuffer::SIDE);
             $local = self::local($place, $area);
             $changed = $change(self::cut($bytes, $local), $area)->toBytes();
-            $kept[] = ['stroke_id' => $stroke->id, 'place' => $place, 'pixels' => $before[$place] ?? null];
-            $laid[] = ['layer_id' => $layer->id, 'place' => $place, 'pixels' => (string) gzcompress(self::pasted($bytes, $local, $changed), self::LEVEL)];
+            $kept[] = ['stroke_id' => $stroke->id, 'place' => $place, 'pixels' => Blob::of($before[$place] ?? null)];
+            $laid[] = ['layer_id' => $layer->id, 'place' => $place, 'pixels' => new Blob((string) gzcompress(self::pasted($bytes, $local, $changed), self::LEVEL))];
         }
         foreach (array_chunk($kept, 200) as $rows) {
             DB::table('stroke_tiles')->insert($rows);
@@ -101,9 +102,9 @@ final class TileStore
         $places = array_map(strval(...), array_keys($others));
         $here = $this->packed($layer, $places);
         foreach ($others as $place => $pixels) {
-            DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->where('place', $place)->update(['pixels' => $here[$place] ?? null]);
+            DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->where('place', $place)->update(['pixels' => Blob::of($here[$place] ?? null)]);
             $tile = DB::table('tiles')->where('layer_id', $layer->id)->where('place', $place);
-            $pixels === null ? $tile->delete() : $tile->updateOrInsert(['layer_id' => $layer->id, 'place' => $place], ['pixels' => $pixels]);
+            $pixels === null ? $tile->delete() : $tile->updateOrInsert(['layer_id' => $layer->id, 'place' => $place], ['pixels' => new Blob($pixels)]);
         }
 
         return $places;

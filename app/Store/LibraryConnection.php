@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Store;
 
 use Illuminate\Database\SQLiteConnection;
+use PDO;
+use PDOStatement;
 use Throwable;
 
 /**
- * A connection whose transactions have the right to write from their first statement on.
+ * A connection whose transactions have the right to write from their first statement on, and that stores bytes as bytes.
  *
  * A transaction that only reads at first cannot go on to write once somebody else has written since: SQLite
  * refuses that at once, whatever time to wait was set ("database is locked", SQLITE_BUSY_SNAPSHOT). So the right
@@ -18,6 +20,19 @@ use Throwable;
  */
 final class LibraryConnection extends SQLiteConnection
 {
+    /**
+     * @param  PDOStatement  $statement
+     * @param  array<array-key, mixed>  $bindings
+     */
+    public function bindValues($statement, $bindings): void
+    {
+        $blobs = array_filter($bindings, fn (mixed $value): bool => $value instanceof Blob);
+        parent::bindValues($statement, array_diff_key($bindings, $blobs));
+        foreach ($blobs as $key => $bytes) {
+            $statement->bindValue(is_string($key) ? $key : $key + 1, (string) $bytes, PDO::PARAM_LOB);
+        }
+    }
+
     protected function executeBeginTransactionStatement(): void
     {
         $pdo = $this->getPdo();

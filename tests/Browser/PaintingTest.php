@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** Painting, tuning and keeping with the demo's brushes. */
@@ -111,6 +112,48 @@ final class PaintingTest extends BrowserTestCase
         $chrome->wait('no more word of it', fn (): bool => ! str_contains($chrome->text('body'), '1 stroke was refused'));
     }
 
+    /** Painting takes the keys: after a size was typed, Ctrl Z takes back the stroke, and “,” makes the brush smaller. */
+    public function test_undo_means_the_last_thing_done(): void
+    {
+        $chrome = $this->onFreshSheet();
+        $chrome->type('[aria-label="Size, typed"]', '80');
+        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
+        $this->waitForUndo(true);
+        $chrome->keys('body', WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
+        $chrome->wait('the stroke to be taken back', fn (): bool => $this->ink() === 0);
+        self::assertSame('80 px', $this->sizeInHand());
+        $chrome->keys('body', ',');
+        $chrome->wait('a smaller brush', fn (): bool => $this->sizeInHand() === '71 px');
+    }
+
+    /** Inks belong to the hand; size and opacity stay with the brush on this sheet until they are put back. */
+    public function test_what_is_in_hand_stays_when_another_brush_is_taken(): void
+    {
+        $chrome = $this->onFreshSheet();
+        $chrome->run('const i = document.querySelector("[aria-label=\"Main ink\"]"); i.value = "#b03060"; i.dispatchEvent(new Event("input", { bubbles: true }))');
+        $kept = $this->sizeInHand();
+        $chrome->type('[aria-label="Size, typed"]', '9000');
+        $chrome->waitForText('main', 'The most is 2,000 px.');
+        $chrome->type('[aria-label="Size, typed"]', '1400');
+        $chrome->waitForText('main', 'Larger than its tip');
+        $chrome->click('[aria-label="Brushes"] button:nth-of-type(2)');
+        $chrome->wait('the other brush', fn (): bool => $this->sizeInHand() !== '1,400 px');
+        self::assertSame('#b03060', $chrome->run('return document.querySelector("[aria-label=\"Main ink\"]").value'));
+        $chrome->open($chrome->path());
+        self::assertSame('#b03060', $chrome->run('return document.querySelector("[aria-label=\"Main ink\"]").value'));
+        $chrome->click('[aria-label="Brushes"] button:nth-of-type(1)');
+        $chrome->wait('the size that it had in hand', fn (): bool => $this->sizeInHand() === '1,400 px');
+        $chrome->press('As kept');
+        $chrome->wait('the kept size', fn (): bool => $this->sizeInHand() === $kept);
+    }
+
+    private function sizeInHand(): string
+    {
+        $value = $this->chrome()->run('return document.querySelector("[aria-label=\"Size, typed\"]").value');
+
+        return is_string($value) ? $value : '';
+    }
+
     public function test_changes_in_tune_are_undone_and_survive_a_reload(): void
     {
         $chrome = $this->chrome();
@@ -147,6 +190,36 @@ final class PaintingTest extends BrowserTestCase
         $chrome->waitForText('main [role=status]', '“Slanting rain” is deleted.');
         $chrome->press('Bring it back');
         self::assertSame('Slanting rain', $chrome->find('li[data-brush="2"] input')->getAttribute('value'));
+
+        // On another day it is still there, set aside.
+        $chrome->click('li[data-brush="2"] button:last-child');
+        $chrome->waitForText('main [role=status]', '“Slanting rain” is deleted.');
+        $chrome->open('/keep');
+        self::assertStringContainsString('Slanting rain', $chrome->text('[data-aside]'));
+        $chrome->click('[data-aside] button');
+        $chrome->wait('the brush', fn (): bool => $chrome->run('return document.querySelector("li[data-brush=\"2\"] input")?.value ?? ""') === 'Slanting rain');
+    }
+
+    /** In the topmost row too the menu of a tip lies where it can be pressed. */
+    public function test_the_menu_of_a_tip_can_be_pressed(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->open('/keep');
+        $chrome->click('li[data-brush] summary');
+        self::assertTrue($chrome->run('const links = [...document.querySelectorAll("details[open] a")]; return links.length > 3 && links.every((a) => { const b = a.getBoundingClientRect(); return document.elementFromPoint(b.x + b.width / 2, b.y + b.height / 2) === a; })'));
+    }
+
+    /** Sheets painted before are reached from any other, and what cannot be dropped is said. */
+    public function test_earlier_sheets_are_a_list(): void
+    {
+        $chrome = $this->onFreshSheet();
+        $here = $chrome->path();
+        $chrome->press('Sheets');
+        self::assertSame(basename($here), basename((string) $chrome->find('[data-sheets] a[aria-current=page]')->getAttribute('href')));
+        $chrome->click('[data-sheets] li:last-child a');
+        $chrome->wait('the first sheet', fn (): bool => $chrome->path() !== $here && $chrome->text('h1') !== '');
+        $chrome->run('window.dispatchEvent(new DragEvent("drop", { cancelable: true }))');
+        $chrome->waitForText('[role=alert]', 'drop this one in Gather');
     }
 
     #[TestWith(['/gather'])]

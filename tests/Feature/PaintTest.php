@@ -179,6 +179,35 @@ final class PaintTest extends FeatureTestCase
      * @param  array<string, mixed>  $settings
      * @return array{Sheet, array<string, mixed>, list<list<float>>}
      */
+    /** Pixels and traces lie in the library as bytes, whole, also after undo; what an earlier version stored as text becomes so. */
+    public function test_paint_is_stored_as_bytes(): void
+    {
+        [$sheet, $order, $samples] = $this->begun();
+        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'stroke' => 'aaaaaaaa-d9cb-469f-a165-70867728950e', 'samples' => $samples])->assertOk();
+        $pixels = fn (): string => self::patches($this->get("/sheets/{$sheet->id}/pixels"))['patches'][0]['picture']->toBytes();
+        $painted = $pixels();
+        $types = fn (): array => [
+            ...DB::table('tiles')->selectRaw('distinct typeof(pixels) as t')->pluck('t')->all(),
+            ...DB::table('strokes')->selectRaw('distinct typeof(trace) as t')->pluck('t')->all(),
+            ...DB::table('stroke_tiles')->whereNotNull('pixels')->selectRaw('distinct typeof(pixels) as t')->pluck('t')->all(),
+        ];
+        self::assertSame(['blob', 'blob', 'blob'], $types());
+        $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/redo")->assertOk();
+        self::assertSame(['blob', 'blob', 'blob'], $types());
+        self::assertSame($painted, $pixels());
+        // SQLite writes out as many bytes as there are.
+        $tile = DB::table('tiles')->selectRaw('quote(pixels) as q, pixels')->first();
+        self::assertSame(2 * strlen((string) $tile?->pixels) + 3, strlen((string) $tile?->q));
+
+        DB::statement('UPDATE tiles SET pixels = CAST(pixels AS TEXT)');
+        DB::statement('UPDATE strokes SET trace = CAST(trace AS TEXT)');
+        (require dirname(__DIR__, 2).'/database/migrations/2026_11_29_000006_bytes.php')->up();
+        self::assertSame(['blob', 'blob', 'blob'], $types());
+        self::assertSame($painted, $pixels());
+    }
+
     /** Bands, and what tapers out, may have shown more while they were live; asking what lies there never leaves the sheet. */
     public function test_every_kind_of_stroke_may_leave_a_sheet_of_odd_size_by_every_edge(): void
     {

@@ -16,6 +16,6 @@ final class KeepController
             $brush->tip->loadCount('makings');
         }
 
-        return view('rooms.keep', ['brushes' => $brushes]);
+        return view('rooms.keep', ['brushes' => $brushes, 'aside' => Brush::onlyTrashed()->with('tip')->latest('deleted_at')->get()]);
     }
 }

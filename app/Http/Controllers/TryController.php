@@ -42,6 +42,7 @@ final class TryController
 
         return view('rooms.try', [
             'sheet' => $sheet,
+            'sheets' => Sheet::query()->where('purpose', Sheet::TO_PAINT)->latest('id')->get(),
             'brushes' => Brush::query()->with('tip')->latest('id')->get(),
             'inHand' => $inHand->brush(),
         ]);

@@ -18,6 +18,10 @@ export function catchPen(element, { toPlace, begin, move, end, mayBegin = () => 
             return;
         }
         event.preventDefault();
+        // Painting takes the keys: a field typed into before would go on having them.
+        if (document.activeElement instanceof HTMLElement && document.activeElement !== element) {
+            document.activeElement.blur();
+        }
         element.setPointerCapture(event.pointerId);
         pointer = event.pointerId;
         last = sample(event);

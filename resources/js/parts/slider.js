@@ -11,6 +11,7 @@ let count = 0;
 export const slider = (of) => ({
     of,
     id: `slider-${++count}`,
+    said: '',
     get isPercent() {
         return this.of.unit === '%';
     },
@@ -43,6 +44,10 @@ export const slider = (of) => ({
     set(value) {
         const { least, most } = this.of;
         this.of.value = Math.min(most, Math.max(least, value));
+        this.said = '';
+    },
+    get words() {
+        return this.said || this.of.hint || '';
     },
     rounded(value) {
         const step = this.of.step || (this.isPercent ? 0.01 : 1);
@@ -87,12 +92,17 @@ export const slider = (of) => ({
         // A comma before three figures parts thousands, as shown here; any other is a decimal sign.
         const number = parseFloat(event.target.value.replace(/,(?=\d{3}(\D|$))/g, '').replace(',', '.').replace('−', '-'));
         if (Number.isFinite(number)) {
-            this.set(this.isPercent ? number / 100 : number);
+            const asked = this.isPercent ? number / 100 : number;
+            this.set(asked);
+            if (Math.abs(asked - this.value) > 1e-9) {
+                this.said = `${asked > this.value ? 'The most' : 'The least'} is ${this.shown}.`;
+            }
         }
         event.target.value = this.shown;
     },
     reset() {
         this.of.value = this.of.standard;
+        this.said = '';
     },
 });
 

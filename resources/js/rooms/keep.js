@@ -44,6 +44,13 @@ export const keepRoom = () => ({
             this.deleted = null;
         });
     },
+    /** From what was set aside, also on another day. */
+    async bringBack(brush) {
+        await this.attempt(brush, async () => {
+            await call(`${brush.url}/restore`);
+            window.location.reload();
+        });
+    },
     get isEmpty() {
         return this.brushes.length === 0;
     },

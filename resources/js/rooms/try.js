@@ -1,6 +1,7 @@
 import { call } from '../lib/call';
 import { extended, isTyping, pageData } from '../lib/data';
 import { SheetView } from '../lib/sheet';
+import { Hand } from '../lib/hand';
 import { catchUndoKeys } from '../lib/undoable';
 
 /** What Try and Draw a mark share: a sheet, a brush in hand, its size and opacity. */
@@ -19,6 +20,12 @@ export const painting = (data) => ({
     zoom: '100 %',
 
     startPainting(room = {}, guides = null) {
+        this.hand = new Hand(this.sheet.url);
+        const inks = this.hand.inks();
+        if (inks) {
+            this.mainInk = inks.main;
+            this.secondInk = inks.second;
+        }
         this.choose(this.brushes.find((b) => b.id === this.inHand) ?? this.brushes[0]);
         this.view = new SheetView({
             url: this.sheet.url,
@@ -52,19 +59,41 @@ export const painting = (data) => ({
         return { main: this.mainInk, second: this.secondInk };
     },
     choose(brush) {
-        if (brush) {
-            this.chosen = brush.id;
-            this.sizeValue = brush.size;
-            this.opacityValue = brush.opacity;
+        if (!brush) {
+            return;
+        }
+        // Inks belong to the hand and stay; the first brush of all brings its own.
+        if (!this.hand.inks()) {
             this.mainInk = brush.inks.main;
             this.secondInk = brush.inks.second;
         }
+        this.chosen = brush.id;
+        const held = this.hand.of(brush);
+        this.sizeValue = held.size;
+        this.opacityValue = held.opacity;
+    },
+    get brushInHand() {
+        return this.brushes.find((b) => b.id === this.chosen) ?? null;
+    },
+    /** Whether size or opacity in hand differ from what is kept with the brush. */
+    get isOffKept() {
+        const brush = this.brushInHand;
+
+        return brush !== null && (this.sizeValue !== brush.size || this.opacityValue !== brush.opacity);
+    },
+    asKept() {
+        this.sizeValue = this.brushInHand.size;
+        this.opacityValue = this.brushInHand.opacity;
+        this.holdBrush();
+    },
+    holdBrush() {
+        this.hand.hold(this.chosen, this.sizeValue, this.opacityValue);
     },
     isChosen(brush) {
         return this.chosen === brush.id;
     },
     get size() {
-        return this.dial('sizeValue', { label: 'Size', unit: 'px', least: 1, most: 2000, log: true, standard: this.brushes.find((b) => b.id === this.chosen)?.size ?? 64 });
+        return this.dial('sizeValue', { label: 'Size', unit: 'px', least: 1, most: 2000, log: true, standard: this.brushInHand?.size ?? 64, warn: () => this.tooLarge });
     },
     get opacity() {
         return this.dial('opacityValue', { label: 'Opacity', unit: '%', least: 0, most: 1, log: false, standard: 1 });
@@ -74,19 +103,31 @@ export const painting = (data) => ({
 
         return {
             ...words,
+            get hint() {
+                return words.warn?.() ?? '';
+            },
             get value() {
                 return room[key];
             },
             set value(value) {
                 room[key] = value;
+                room.holdBrush();
             },
         };
     },
+    /** A print larger than its tip has no more detail than the tip, and looks soft. */
+    get tooLarge() {
+        const side = this.brushInHand?.tipSide ?? Infinity;
+
+        return this.sizeValue > side * 1.001 ? `Larger than its tip (${side.toLocaleString('en-GB')} px): prints softer.` : '';
+    },
     setMainInk(event) {
         this.mainInk = event.target.value;
+        this.hand.ink(this.mainInk, this.secondInk);
     },
     setSecondInk(event) {
         this.secondInk = event.target.value;
+        this.hand.ink(this.mainInk, this.secondInk);
     },
     undo() {
         this.view.history('undo');
@@ -119,7 +160,7 @@ export const painting = (data) => ({
             event.preventDefault();
             this.view.panning = true;
         } else if (pressed === ',' || pressed === '.') {
-            this.sizeValue = Math.min(2000, Math.max(1, Math.round(this.sizeValue * (pressed === '.' ? 1.12 : 1 / 1.12) + (pressed === '.' ? 0.5 : -0.5))));
+            this.size.value = Math.min(2000, Math.max(1, Math.round(this.sizeValue * (pressed === '.' ? 1.12 : 1 / 1.12) + (pressed === '.' ? 0.5 : -0.5))));
         }
     },
 });
@@ -129,12 +170,27 @@ export const tryRoom = () => extended(painting(pageData('try-data')), {
     height: 1000,
     asking: false,
     sheetMessage: '',
+    listing: false,
 
     init() {
         this.startPainting({ bottom: 128, top: 60 });
+        this.catchDrops();
+    },
+    /** What is dropped here cannot lie on the sheet; it is said where it can go. */
+    catchDrops() {
+        window.addEventListener('dragover', (event) => event.preventDefault());
+        window.addEventListener('drop', (event) => {
+            event.preventDefault();
+            this.message = 'Pictures are gathered first: drop this one in Gather, cut it into a tip, and stamp it here.';
+        });
+    },
+    toggleListing() {
+        this.listing = !this.listing;
+        this.asking = false;
     },
     toggleAsking() {
         this.asking = !this.asking;
+        this.listing = false;
     },
     async makeSheet() {
         this.sheetMessage = '';

@@ -10,4 +10,5 @@
     </div>
     <input type="range" class="slider" min="0" max="1000" :id="id" :value="position" :style="track" :aria-valuetext="shown"
            x-on:input="drag" x-on:keydown="key" x-on:wheel="wheel" x-on:dblclick="reset">
+    <p class="m-0 text-[12px] leading-tight text-madder" role="status" x-show="words !== ''" x-cloak x-text="words"></p>
 </div>

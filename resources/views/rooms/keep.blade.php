@@ -7,7 +7,7 @@
             ['label' => 'SVG in four greys', 'href' => route('tips.download', [$b->tip, 'svg', 'greys' => 4])],
         ],
         'frames' => count($b->tip->pictures()), 'list' => $b->tip->listUrl(), 'putBack' => $b->tip->makings_count > 0 ? route('tips.put-back', $b->tip) : null,
-    ])->values()]" />
+    ])->values(), 'aside' => $aside->map(fn ($b) => ['id' => $b->id, 'name' => $b->name, 'url' => url('/brushes/'.$b->id), 'strip' => route('brushes.strip', $b), 'since' => $b->deleted_at?->format('j F Y, H:i')])->values()]" />
     <main x-data="keepRoom" class="min-h-0 overflow-y-auto px-5 py-[14px]">
         <h1 class="sr-only">Brushes</h1>
         <div class="mb-3 flex items-center gap-3 rounded-[10px] bg-yarrow-light px-4 py-2 text-[14px]" role="status" x-show="deleted !== null" x-cloak>
@@ -35,7 +35,7 @@
                             <a class="quiet no-underline" :href="b.tune">Tune</a>
                             <button type="button" class="quiet" x-on:click="duplicate(b)">Duplicate</button>
                             <details class="relative"><summary class="quiet cursor-pointer list-none" aria-label="The tip">Tip ▾</summary>
-                                <div class="absolute bottom-[34px] left-0 z-10 flex w-[190px] flex-col gap-[2px] rounded-[8px] bg-fog-50 p-2 shadow-[0_4px_18px_#0004]">
+                                <div class="absolute left-0 top-[34px] z-10 flex w-[190px] flex-col gap-[2px] rounded-[8px] bg-fog-50 p-2 shadow-[0_4px_18px_#0004]">
                                     <template x-for="f in b.formats" :key="f.label"><a class="quiet no-underline" :href="f.href" download x-text="'Save as ' + f.label"></a></template>
                                     <template x-if="b.list"><a class="quiet no-underline" :href="b.list">Open its cut list</a></template>
                                     <template x-if="b.putBack"><button type="button" class="quiet text-left" x-on:click="putBackTip(b)">Put the earlier tip back</button></template>
@@ -47,5 +47,17 @@
                 </li>
             </template>
         </ul>
+        <section class="mt-6" x-show="aside.length > 0" x-cloak data-aside>
+            <h2 class="m-0 mb-2 font-title text-[17px]">Set aside</h2>
+            <ul class="m-0 grid list-none grid-cols-[repeat(auto-fill,minmax(340px,1fr))] gap-3 p-0">
+                <template x-for="b in aside" :key="b.id">
+                    <li class="card flex items-center gap-3 p-2">
+                        <img :src="b.strip" alt="" width="340" height="104" loading="lazy" class="h-[52px] w-[150px] flex-none rounded-[6px] bg-white object-contain opacity-70">
+                        <span class="min-w-0 flex-1"><span class="block truncate text-[14px]" x-text="b.name"></span><span class="small" x-text="'since ' + b.since"></span></span>
+                        <button type="button" class="quiet flex-none" x-on:click="bringBack(b)">Bring it back</button>
+                    </li>
+                </template>
+            </ul>
+        </section>
     </main>
 </x-layout>

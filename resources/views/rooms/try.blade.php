@@ -20,6 +20,14 @@
             <span class="on-mat ml-auto text-stone" x-text="penWords"></span>
             <a class="on-mat no-underline" href="{{ route('sheets.picture', $sheet) }}?paper=1" download>Save with paper</a>
             <a class="on-mat no-underline" href="{{ route('sheets.picture', $sheet) }}" download>Save without</a>
+            <div class="relative" data-sheets>
+                <button type="button" class="on-mat" x-on:click="toggleListing" :aria-expanded="listing">Sheets</button>
+                <ul class="card absolute right-0 top-[36px] z-10 m-0 flex max-h-[60vh] w-[260px] list-none flex-col gap-[2px] overflow-y-auto p-2 shadow-[0_2px_10px_#0003]" x-show="listing" x-cloak>
+                    @foreach ($sheets as $other)
+                        <li><a class="quiet flex flex-col no-underline" href="{{ route('try', $other) }}" @if ($other->is($sheet)) aria-current="page" @endif><span class="truncate">{{ $other->name }}</span><span class="small">{{ number_format($other->width) }} × {{ number_format($other->height) }} px · {{ $other->created_at?->format('j M Y, H:i') }}</span></a></li>
+                    @endforeach
+                </ul>
+            </div>
             <div class="relative">
                 <button type="button" class="on-mat" x-on:click="toggleAsking" :aria-expanded="asking">New sheet</button>
                 <form class="card absolute right-0 top-[36px] z-10 w-[240px] p-3 shadow-[0_2px_10px_#0003]" x-show="asking" x-cloak x-on:submit.prevent="makeSheet">
@@ -34,12 +42,15 @@
             </div>
         </div>
         <div class="absolute inset-x-[14px] bottom-[14px] flex h-[96px] items-center gap-[14px] rounded-[12px] bg-fog-50 px-[14px] shadow-[0_2px_10px_#0003]">
-            <span class="relative block h-[52px] w-[58px] flex-none">
-                <input type="color" :value="mainInk" x-on:input="setMainInk" aria-label="Main ink" class="absolute left-0 top-0 size-[40px] rounded-[9px] border border-fog-300 bg-white p-[3px]">
-                <input type="color" :value="secondInk" x-on:input="setSecondInk" aria-label="Second ink" class="absolute bottom-0 right-0 size-[28px] rounded-[7px] border border-fog-300 bg-white p-[2px]">
+            <span class="flex flex-none flex-col gap-[5px]">
+                <label class="flex items-center gap-[6px] text-[12px] text-stone"><input type="color" :value="mainInk" x-on:input="setMainInk" aria-label="Main ink" class="ink-drop">main</label>
+                <label class="flex items-center gap-[6px] text-[12px] text-stone"><input type="color" :value="secondInk" x-on:input="setSecondInk" aria-label="Second ink" class="ink-drop">second</label>
             </span>
             <x-slider of="size" class="w-[170px] flex-none" />
-            <x-slider of="opacity" class="w-[150px] flex-none" />
+            <span class="w-[150px] flex-none">
+                <x-slider of="opacity" />
+                <button type="button" class="text-[12px] text-stone underline" x-show="isOffKept" x-cloak x-on:click="asKept">As kept</button>
+            </span>
             <span class="h-[60px] w-px flex-none bg-fog-200"></span>
             <x-brush-rail class="flex min-w-0 overflow-x-auto" />
         </div>
