@@ -89,6 +89,10 @@ export const slider = (of) => ({
         this.set(this.rounded(this.value + (event.deltaY < 0 ? 1 : -1) * (this.of.step || (this.isPercent ? 0.01 : 1))));
     },
     type(event) {
+        // Enter is heard twice, as a key and as a change: the second time nothing new is said.
+        if (event.target.value === this.shown) {
+            return;
+        }
         // A comma before three figures parts thousands, as shown here; any other is a decimal sign.
         const number = parseFloat(event.target.value.replace(/,(?=\d{3}(\D|$))/g, '').replace(',', '.').replace('−', '-'));
         if (Number.isFinite(number)) {
