@@ -153,4 +153,26 @@ final class InkMlCorpusTest extends TestCase
             self::assertStringContainsString($words, $refusal->getMessage());
         }
     }
+
+    /** @return array<string, array{string, string, list<float>}> units of T and points; ms from the first */
+    public static function times(): array
+    {
+        return [
+            'seconds' => ['s', '0 0 1.5, 0 0 1.75', [0.0, 250.0]],
+            'milliseconds' => ['ms', '0 0 100, 0 0 108', [0.0, 8.0]],
+            'microseconds' => ['us', '0 0 1000, 0 0 5500', [0.0, 4.5]],
+            'without a unit' => ['', '0 0 100, 0 0 108', [0.0, 8.0]],
+            'without a unit, so short that they are seconds' => ['', '0 0 1.5, 0 0 1.508', [0.0, 8.0]],
+            'a clock that steps back' => ['ms', '0 0 100, 0 0 90, 0 0 120', [0.0, 0.0, 20.0]],
+        ];
+    }
+
+    /** @param  list<float>  $ms */
+    #[DataProvider('times')]
+    public function test_times_have_units(string $units, string $points, array $ms): void
+    {
+        $format = self::XY;
+        $stroke = InkMlReader::read("<ink><traceFormat>{$format}<channel name=\"T\" units=\"{$units}\"/></traceFormat><trace>{$points}</trace></ink>")->strokes[0];
+        self::assertEqualsWithDelta($ms, array_column($stroke->samples, 't'), 1e-9);
+    }
 }

@@ -182,4 +182,32 @@ final class GroundTest extends TestCase
 
         return Tooth::of(Brush::read(['settings' => ['tooth' => ['base' => 'own'], 'toothMode' => ['base' => $mode]]]), $kit) ?? self::fail();
     }
+
+    /** A ground that rises from row to row, on the sheet: row by row the ink is what shading by its height leaves. */
+    public function test_a_tooth_of_its_own_lies_as_its_picture_does(): void
+    {
+        $heights = Pictures::plane(64, 64, fn (int $x, int $y): int => $y * 1000 + ($x === 5 ? 2000 : 0));
+        $settings = ['size' => ['base' => 200], 'tooth' => ['base' => 'own'], 'toothMode' => ['base' => 'shade'], 'toothDepth' => ['base' => 1], 'toothPer' => ['base' => 'stroke']];
+        $c = Strokes::coverage(Strokes::paint($settings, Strokes::tap(), new Kit([Pictures::roundTip()], null, $heights)));
+        foreach (range(120, 180) as $y) {
+            foreach ([190, 197, 200, 213] as $x) {
+                self::assertEqualsWithDelta($y % 64 * 1000 + ($x % 64 === 5 ? 2000 : 0), $c[$y * 400 + $x], 300, "{$x}, {$y}");
+            }
+        }
+    }
+
+    /** Half-covered ground over two tiles: noise does not repeat from tile to tile, and is as often above as below. */
+    public function test_noise_is_another_one_in_every_tile(): void
+    {
+        $c = Strokes::coverage(Strokes::paint(['size' => ['base' => 200], 'opacity' => ['base' => 0.5], 'noise' => ['base' => 1]], Strokes::line(100, 300)));
+        $same = $above = 0;
+        for ($y = 130; $y < 170; $y++) {
+            for ($x = 140; $x < 250; $x++) {
+                $same += $c[$y * 400 + $x] === $c[$y * 400 + $x + 128] ? 1 : 0;
+                $above += $c[$y * 400 + $x] > 32768 ? 1 : 0;
+            }
+        }
+        self::assertLessThan(40 * 110 * 0.05, $same);
+        self::assertEqualsWithDelta(0.5, $above / (40 * 110), 0.05);
+    }
 }

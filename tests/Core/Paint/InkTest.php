@@ -6,6 +6,10 @@ namespace Tests\Core\Paint;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Yarrowfog\Core\Stroke\Shape;
+use Yarrowfog\Core\Stroke\Dab;
+use Yarrowfog\Core\Paint\PictureUnder;
+use Yarrowfog\Core\Paint\Lender;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Core\Pictures;
@@ -200,5 +204,32 @@ final class InkTest extends TestCase
     private static function swatch(array $settings, array $traces, ?Bitmap $on = null): Bitmap
     {
         return Swatch::paint(Pictures::roundTip(), Brush::read(['settings' => $settings]), $traces, 1, 400, 300, $on);
+    }
+
+    /** Thin paint lends little: at half its alpha, half of what full paint lends. */
+    public function test_lending_counts_the_alpha_of_what_lies_there(): void
+    {
+        $from = Oklab::fromSrgb(Srgb::fromHex('#c02020'));
+        $to = Oklab::fromSrgb(Srgb::fromHex('#2040c0'));
+        foreach ([255 => 0.8, 128 => 0.8 * 128 / 255, 0 => 0.0] as $alpha => $share) {
+            $lender = new Lender(new PictureUnder(Pictures::bitmap(128, 128, fn (): int => 0x2040C000 | $alpha)));
+            $dab = $lender->lent(new Dab(0, 0, 40.5, 60.5, new Shape(10, 0, 1), 1, 1, 0xC02020, lends: 0.8));
+            self::assertSame($from->mixedWith($to, $share)->toSrgb()->toHex(), sprintf('#%06x', $dab->colour));
+            self::assertSame($alpha === 0 ? 0.0 : $share, $dab->drift->lends);
+        }
+    }
+
+    /** Opaque paint carried onto nothing: the alpha is the strength, rounded to the nearest. */
+    #[TestWith([0.45, 115])]
+    #[TestWith([0.55, 140])]
+    #[TestWith([0.69, 176])]
+    public function test_smudged_alpha_is_rounded(float $strength, int $alpha): void
+    {
+        $under = Pictures::bitmap(400, 300, fn (int $x): int => $x < 150 ? 0xC08040FF : 0);
+        $brush = Brush::read(['settings' => ['does' => ['base' => 'smudges'], 'size' => ['base' => 60], 'spacing' => ['base' => 1.6], 'smudgeStrength' => ['base' => $strength]]]);
+        $out = Swatch::paint(Pictures::roundTip(), $brush, [new Trace([new Sample(0, 100.5, 150.5), new Sample(50, 148.5, 150.5), new Sample(100, 196.5, 150.5)])], 1, 400, 300, $under);
+        // The second dab stands 96 px on, all of it beyond the edge, and carries what lay under the first.
+        self::assertSame($alpha, $out->at(196, 150) & 255);
+        self::assertSame(0xC08040, $out->at(196, 150) >> 8);
     }
 }
