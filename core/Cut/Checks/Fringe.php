@@ -8,6 +8,7 @@ use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Cut\Check;
 use Yarrowfog\Core\Cut\CutResult;
+use Yarrowfog\Core\Cut\EdgeMatte;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Mending;
 use Yarrowfog\Core\Cut\Steps\ClearColour;
@@ -20,6 +21,9 @@ final class Fringe implements Check
     /** Part of the edge that shows. */
     private const SHOWS = 0.08;
 
+    /** The same of an edge that is there in full and still shows what lay behind it. */
+    private const HALO = 0.25;
+
     /** px beyond the edge of what looks like the backing; more would eat into the picture. */
     private const FARTHEST = 4.0;
 
@@ -28,7 +32,14 @@ final class Fringe implements Check
 
     public function look(CutResult $cut): ?Finding
     {
-        $backing = $cut->list->kind === TipKind::InkMask ? null : self::backing($cut);
+        if ($cut->list->kind === TipKind::InkMask) {
+            return null;
+        }
+        $halo = $cut->step(LiftBacking::class) === null && $cut->step(ClearColour::class) !== null ? EdgeMatte::halo($cut->picture) : null;
+        if ($halo !== null && $halo >= self::HALO) {
+            return new Finding('fringe', sprintf('A rim of the background is left on %.0f %% of the edge. It shows as a halo on other grounds.', 100 * $halo), ['edge' => $halo], self::mending($cut));
+        }
+        $backing = self::backing($cut);
         if ($backing === null) {
             return null;
         }

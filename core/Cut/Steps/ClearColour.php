@@ -143,11 +143,13 @@ final readonly class ClearColour implements Step
                 $c = $mask[$k];
                 $k++;
                 if ($c >= 65535) {
-                    $out[$i] = 0;
+                    // What was cleared keeps its colour, unseen, for steps that must know what lay behind an edge.
+                    $p = $pixels[$i] & 0xFFFFFF00;
+                    $out[$i] = $p === 0 ? 0x01010100 : $p;
                 } elseif ($c > 0) {
                     $p = $pixels[$i];
                     $alpha = (($p & 255) * (65535 - $c) + 32767) * 65537 >> 32;
-                    $out[$i] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
+                    $out[$i] = $p & 0xFFFFFF00 | $alpha;
                 }
             }
         }

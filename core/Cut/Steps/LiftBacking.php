@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Cut\EdgeMatte;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -47,6 +48,10 @@ final readonly class LiftBacking implements Step
     /** P = α·C + (1 − α)·B (Porter and Duff, "Compositing Digital Images", 1984), solved for C. */
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
+        $matte = EdgeMatte::of($in, $this->backing);
+        if ($matte !== null) {
+            return $matte;
+        }
         $backing = $this->backing ?? self::measured($in);
         if ($backing === null) {
             return $in;

@@ -191,6 +191,23 @@ final class CutListTest extends TestCase
         self::assertMended($in, 'fringe', $list);
     }
 
+    /** A softly blurred leaf, opaque on its paper: once the paper is cleared, its pale rim is told, and one press lifts it. */
+    public function test_a_rim_that_is_there_in_full_is_told_and_lifted(): void
+    {
+        $in = Pictures::bitmap(200, 200, function (int $x, int $y): int {
+            $a = max(0.0, min(1.0, (70 - hypot($x - 99.5, $y - 99.5)) / 8));
+            $mix = fn (int $c, int $b): int => (int) round($c * $a + $b * (1 - $a));
+
+            return $mix(47, 244) << 24 | $mix(107, 236) << 16 | $mix(47, 216) << 8 | 255;
+        });
+        $clear = ['kind' => 'own colours', 'steps' => [['step' => 'clear-colour', 'numbers' => ['tolerance' => 0.06]]]];
+        self::assertArrayHasKey('fringe', self::found($in, CutList::read($clear)));
+        self::assertMended($in, 'fringe', $clear);
+        // A sharp edge that is not faded has none.
+        $sharp = Pictures::bitmap(200, 200, fn (int $x, int $y): int => hypot($x - 99.5, $y - 99.5) < 70 ? 0x2F6B2FFF : 0xF4ECD8FF);
+        self::assertArrayNotHasKey('fringe', self::found($sharp, CutList::read(['kind' => 'own colours', 'steps' => [['step' => 'clear-colour', 'numbers' => ['tolerance' => 0.06, 'feather' => 0]]]])));
+    }
+
     public function test_colour_that_an_ink_mask_would_lose_is_told(): void
     {
         $in = Pictures::bitmap(160, 160, fn (int $x, int $y): int => hypot($x - 79.5, $y - 79.5) < 60 ? 0xA03020FF : 0);

@@ -37,6 +37,7 @@ use Yarrowfog\Core\Cut\Steps\Tiles;
 use Yarrowfog\Core\Cut\Steps\Turn;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Tip\InkRule;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -439,5 +440,92 @@ final class MoreStepsTest extends TestCase
                 self::assertLessThanOrEqual(1, max($cut->at(0, $i) & 255, $cut->at($cut->width - 1, $i) & 255), $step);
             }
         }
+    }
+
+    /** @return array<string, array{array{int, int, int}, array{int, int, int}, float}> ink, backing, spread of the edge in px */
+    public static function edges(): array
+    {
+        $inks = ['black' => [0, 0, 0], 'red' => [180, 40, 30], 'blue' => [40, 60, 160], 'leaf' => [47, 107, 47], 'pale yellow' => [240, 225, 130]];
+        $backings = ['white' => [255, 255, 255], 'paper' => [244, 236, 216], 'grey' => [140, 140, 150]];
+        $all = [];
+        foreach ($inks as $ink => $f) {
+            foreach ($backings as $backing => $b) {
+                // Pale yellow on paper is no edge that a tolerance could find.
+                if ($ink !== 'pale yellow' || $backing === 'grey') {
+                    foreach ([0.5, 2.0, 4.0] as $sigma) {
+                        $all["{$ink} on {$backing}, {$sigma}"] = [$f, $b, $sigma];
+                    }
+                }
+            }
+        }
+
+        return $all;
+    }
+
+    /**
+     * A leaf in one colour, opaque on its backing, its edge sharp or blurred: cleared and lifted it is what it was before it lay there.
+     *
+     * @param  array{int, int, int}  $ink
+     * @param  array{int, int, int}  $backing
+     */
+    #[DataProvider('edges')]
+    public function test_no_halo_is_left_of_an_opaque_picture(array $ink, array $backing, float $sigma): void
+    {
+        $leaf = Pictures::plane(160, 160, function (int $x, int $y): int {
+            $hits = 0;
+            foreach (range(0, 15) as $k) {
+                $u = ($x + ($k % 4 + 0.5) / 4 - 80) / 60;
+                $hits += abs($u) < 1 && abs($y + (intdiv($k, 4) + 0.5) / 4 - 80) / 28 < 1 - $u * $u ? 1 : 0;
+            }
+
+            return intdiv(65535 * $hits, 16);
+        });
+        $part = array_map(fn (int $v): float => $v / 65535, Blur::gaussian($leaf, $sigma)->values);
+        $picture = Pictures::bitmap(160, 160, fn (int $x, int $y): int => self::over($ink, $backing, $part[$y * 160 + $x]));
+        $cut = Replay::of(CutList::read(['kind' => 'own colours', 'steps' => [['step' => 'clear-colour', 'numbers' => ['places' => [[0.02, 0.02]]]], ['step' => 'lift-backing']]]), $picture)->picture;
+        $sum = $count = 0;
+        $worst = 0.0;
+        foreach ($part as $i => $a) {
+            if ($a < 0.004 || $a > 0.996) {
+                continue;
+            }
+            $p = $cut->pixels[$i];
+            foreach ([24, 16, 8] as $c => $shift) {
+                $off = abs(($p >> $shift & 255) * ($p & 255) / 255 - $ink[$c] * $a);
+                $sum += $off;
+                $count++;
+                $worst = max($worst, $off);
+            }
+        }
+        self::assertLessThanOrEqual(6, $sum / max(1, $count));
+        self::assertLessThanOrEqual(40, $worst);
+    }
+
+    /** Lines of one to three px, opaque on paper: their ink stays, within a tenth. */
+    #[TestWith([1.0])]
+    #[TestWith([1.6])]
+    #[TestWith([3.0])]
+    public function test_thin_lines_keep_their_ink_when_the_backing_is_lifted(float $width): void
+    {
+        $part = fn (int $x, int $y): float => max(0.0, min(1.0, $width / 2 + 0.5 - abs(($y - 60.3) * 0.96 - ($x - 60) * 0.28)));
+        $picture = Pictures::bitmap(120, 120, fn (int $x, int $y): int => self::over([20, 24, 30], [244, 236, 216], $part($x, $y)));
+        $cut = Replay::of(CutList::read(['kind' => 'own colours', 'steps' => [['step' => 'clear-colour', 'numbers' => ['places' => [[0.02, 0.02], [0.02, 0.98]]]], ['step' => 'lift-backing']]]), $picture)->picture;
+        $ink = $true = 0.0;
+        foreach ($cut->pixels as $i => $p) {
+            $ink += (1 - InkRule::luma($p) / 65535) * ($p & 255) / 255;
+            $true += $part($i % 120, intdiv($i, 120)) * (1 - InkRule::luma(0x14181EFF) / 65535);
+        }
+        self::assertEqualsWithDelta(1.0, $ink / $true, 0.1);
+    }
+
+    /**
+     * @param  array{int, int, int}  $ink
+     * @param  array{int, int, int}  $backing
+     */
+    private static function over(array $ink, array $backing, float $part): int
+    {
+        $mix = fn (int $c): int => (int) round($ink[$c] * $part + $backing[$c] * (1 - $part));
+
+        return $mix(0) << 24 | $mix(1) << 16 | $mix(2) << 8 | 255;
     }
 }
