@@ -87,6 +87,19 @@ final readonly class Setting
         return $this->unit === '°';
     }
 
+    /** What chance does to it, in one sentence of its own; empty where there is none. */
+    public function spreadSentence(): string
+    {
+        $name = lcfirst($this->label);
+
+        return match ($this->spread) {
+            SpreadKind::None => '',
+            SpreadKind::Below => "How far below its {$name} chance takes each dab: at 40 %, some have all of it and some six tenths.",
+            SpreadKind::AroundPart => "How much more or less {$name} chance gives from dab to dab, as a part of it.",
+            SpreadKind::AroundUnits => "How far chance moves the {$name} of each dab to either side.",
+        };
+    }
+
     public function idleReason(Brush $brush, Trace $trace): ?string
     {
         return $this->idle === null ? null : ($this->idle)($brush, $trace);
@@ -113,6 +126,7 @@ final readonly class Setting
             'drivable' => $this->drivable,
             'offsets' => $this->drivesAreOffsets(),
             'spread' => $this->spread->value,
+            'spreadSentence' => $this->spreadSentence(),
             'spreadMost' => $this->spreadMost,
         ];
     }

@@ -13,27 +13,37 @@ use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
 use Yarrowfog\Core\Raster\Resampler;
+use Yarrowfog\Core\Tip\Tip;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Brings the longer side to a size; the proportions stay. */
 final readonly class Scale implements MovingStep
 {
-    /** @param  float  $side  px */
-    public function __construct(public float $side, public Filter $filter)
+    private const SIDE = 'a longer side';
+
+    private const PART = 'a part of itself';
+
+    /**
+     * @param  float|null  $side  px of the longer side; null where a part is given
+     * @param  float  $part  of its size; frames cut together then keep their sizes to one another
+     */
+    public function __construct(public ?float $side, public Filter $filter, public float $part = 1.0)
     {
     }
 
     public static function description(): StepDescription
     {
-        return new StepDescription('scale', 'Scale', StepGroup::Frame, 'Brings the longer side to a size. Paint larger than the tip and it blurs.', [
-            Param::number('side', 'Longer side', 'px', 8, 4096, 512),
+        return new StepDescription('scale', 'Scale', StepGroup::Frame, 'Brings the longer side to a size, or all of it to a part of its size: frames keep their sizes to one another then. Paint larger than the tip and it blurs.', [
+            Param::choice('to', 'To', [self::SIDE, self::PART]),
+            Param::number('side', 'Longer side', 'px', 8, 4096, 512)->onlyWith('to', self::SIDE),
+            Param::number('part', 'Part', '%', 0.01, 4, 0.5, 0.01)->onlyWith('to', self::PART),
             Param::choice('by', 'By', [Filter::Area->value, Filter::Lanczos->value]),
         ], closes: true);
     }
 
     public static function from(Numbers $numbers): self
     {
-        return new self($numbers->number('side'), Filter::from($numbers->choice('by')));
+        return new self($numbers->choice('to') === self::SIDE ? $numbers->number('side') : null, Filter::from($numbers->choice('by')), $numbers->number('part'));
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
@@ -49,7 +59,9 @@ final readonly class Scale implements MovingStep
     /** @return array{int, int} */
     private function size(int $width, int $height): array
     {
-        $factor = $this->side / max($width, $height);
+        $factor = $this->side === null ? $this->part : $this->side / max($width, $height);
+        // A picture larger than a tip can be would be made for nothing.
+        $factor = min($factor, Tip::LARGEST / max($width, $height));
 
         return [max(1, (int) round($width * $factor)), max(1, (int) round($height * $factor))];
     }

@@ -11,4 +11,5 @@
                     x-on:pointerdown="hold({{ $i }}, $event)" x-on:keydown="key({{ $i }}, $event)" />
         @endfor
     </svg>
+    <p class="small m-0 mt-[3px] leading-tight">Double-click adds a point, or Insert; Delete takes it away.</p>
 </div>

@@ -223,7 +223,7 @@ final class CutListTest extends TestCase
         self::assertSame('Small: it will blur when it is painted larger than 100 px.', self::findings($in, $none)['too-small']->sentence);
         $large = CheckList::look(new CutResult($in, $none, 0.02));
         self::assertSame('too-large', $large[0]->id);
-        self::assertSame(['side' => 4096.0, 'by' => 'area'], $large[0]->mending?->step?->numbers->toArray());
+        self::assertSame(['to' => 'a longer side', 'side' => 4096.0, 'part' => 0.5, 'by' => 'area'], $large[0]->mending?->step?->numbers->toArray());
     }
 
     /** @param  array<string, mixed>  $list */

@@ -100,6 +100,11 @@ final class StepsTest extends TestCase
 
     public function test_scale_keeps_the_proportions(): void
     {
+        // To a part of itself, so that two frames keep their sizes to one another.
+        foreach ([[60, 20], [30, 50]] as [$width, $height]) {
+            $half = (new Scale(null, Filter::Area, 0.5))->apply(Bitmap::filled($width, $height, 0x102030FF), TipKind::InkMask);
+            self::assertSame([intdiv($width, 2), intdiv($height, 2)], [$half->width, $half->height]);
+        }
         $out = (new Scale(30, Filter::Area))->apply(Bitmap::filled(60, 20, 0x102030FF), TipKind::InkMask);
         self::assertSame([30, 10], [$out->width, $out->height]);
         self::assertSame([0x102030FF], array_values(array_unique($out->pixels)));
