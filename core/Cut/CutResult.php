@@ -96,6 +96,30 @@ final readonly class CutResult
         return $this->borderInk[(int) ($part * (count($this->borderInk) - 1))] / 65535;
     }
 
+    /**
+     * Ink in the middle of what lies along a ring inside the inked rectangle, 0–1.
+     *
+     * @param  float  $inset  of the ring, as a part of the rectangle's shorter side
+     */
+    public function ringMedian(float $inset): float
+    {
+        $shorter = min($this->inked->width, $this->inked->height);
+        // What is thinner than a ring has its middle looked at instead.
+        $ring = $this->inked->grow(-min(intdiv($shorter - 1, 2), max(3, (int) round($inset * $shorter))));
+        $ink = [];
+        for ($x = $ring->x; $x < $ring->right(); $x++) {
+            $ink[] = $this->ink->at($x, $ring->y);
+            $ink[] = $this->ink->at($x, $ring->bottom() - 1);
+        }
+        for ($y = $ring->y + 1; $y < $ring->bottom() - 1; $y++) {
+            $ink[] = $this->ink->at($ring->x, $y);
+            $ink[] = $this->ink->at($ring->right() - 1, $y);
+        }
+        sort($ink);
+
+        return $ink[intdiv(count($ink), 2)] / 65535;
+    }
+
     /** Mean ink of the whole picture, 0–1. */
     public function meanInk(): float
     {

@@ -19,7 +19,7 @@ final class LightOnDark implements Check
     {
         $border = $cut->borderQuantile(0.5);
         // A solid block is dark at its border too, but no lighter inside.
-        if ($border < self::DARK || $cut->borderQuantile(0.25) < self::DARK * 0.8 || $cut->meanInside() > 0.97 * $border) {
+        if ($border < self::DARK || $cut->borderQuantile(0.15) < self::DARK * 0.8 || $cut->meanInside() > 0.97 * $border) {
             return null;
         }
 

@@ -18,6 +18,11 @@ final class TintedPaper implements Check
 
     private const DARKEST = 0.5;
 
+    /** Where paper is looked at once more, as a part of the shorter side, and the ink by which it may have grown there. */
+    private const FARTHER_IN = 0.04;
+
+    private const MORE = 0.12;
+
     /** Ink by which the paper may differ from place to place before that is worth mending first. */
     private const UNEVEN = 0.13;
 
@@ -26,6 +31,10 @@ final class TintedPaper implements Check
         $paper = $cut->borderQuantile(0.5);
         // A mark of one grey prints as it is meant to: paper is what lies around something darker.
         if ($paper < self::FAINTEST || $paper >= self::DARKEST || $cut->darkest() < $paper + 0.05) {
+            return null;
+        }
+        // The soft edge of a block of ink is no paper: farther in there is more of it.
+        if ($cut->ringMedian(self::FARTHER_IN) > $paper + self::MORE) {
             return null;
         }
         $faint = $cut->borderQuantile(0.1);
