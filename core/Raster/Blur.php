@@ -193,71 +193,17 @@ final class Blur
         $row = array_fill(0, $width + 2 * $reach, 0);
         for ($y = 0; $y < $height; $y++) {
             // Beyond the edge the edge value goes on, in both directions.
-            $row = self::fourEach(self::handed($row), $reach, $in, $y * $width, $width, $weights, function (int $k) use ($y, $width, $height): array {
+            $row = PairedTaps::summed(self::handed($row), $reach, $in, $y * $width, $width, $weights, function (int $k) use ($y, $width, $height): array {
                 return [max(0, $y - $k) * $width, min($height - 1, $y + $k) * $width];
             }, $round, $bits, $mask);
             for ($x = 0; $x < $reach; $x++) {
                 $row[$x] = $row[$reach];
                 $row[$reach + $width + $x] = $row[$reach + $width - 1];
             }
-            $out = self::fourEach(self::handed($out), $y * $width, $row, $reach, $width, $weights, fn (int $k): array => [$reach - $k, $reach + $k], $round, $bits, $mask);
+            $out = PairedTaps::summed(self::handed($out), $y * $width, $row, $reach, $width, $weights, fn (int $k): array => [$reach - $k, $reach + $k], $round, $bits, $mask);
         }
 
         return $out;
-    }
-
-    /**
-     * Sums up a row and its neighbours, and puts it into an array.
-     *
-     * @param  array<int, int>  $into
-     * @param  array<int, int>  $in
-     * @param  array<int, int>  $weights
-     * @param  Closure(int): array{int, int}  $sides  where the two rows so far away begin
-     * @return array<int, int>
-     */
-    private static function fourEach(array $into, int $to, array $in, int $from, int $width, array $weights, Closure $sides, int $round, int $bits, int $mask): array
-    {
-        $middle = (int) $weights[0];
-        $end = $to + $width;
-        for ($j = $to; $j < $end; $j++) {
-            $into[$j] = $in[$from] * $middle + $round;
-            $from++;
-        }
-        for ($k = 1; $k < count($weights); $k += 4) {
-            [$w0, $w1, $w2, $w3] = [(int) $weights[$k], (int) $weights[$k + 1], (int) $weights[$k + 2], (int) $weights[$k + 3]];
-            [$a0, $b0] = $sides($k);
-            [$a1, $b1] = $sides($k + 1);
-            [$a2, $b2] = $sides($k + 2);
-            [$a3, $b3] = $sides($k + 3);
-            for ($j = $to; $j < $end; $j++) {
-                $s = $into[$j];
-                $p0 = $in[$a0];
-                $q0 = $in[$b0];
-                $p1 = $in[$a1];
-                $q1 = $in[$b1];
-                $p2 = $in[$a2];
-                $q2 = $in[$b2];
-                $p3 = $in[$a3];
-                $q3 = $in[$b3];
-                if (! is_int($s) || ! is_int($p0) || ! is_int($q0) || ! is_int($p1) || ! is_int($q1) || ! is_int($p2) || ! is_int($q2) || ! is_int($p3) || ! is_int($q3)) {
-                    return $into;
-                }
-                $into[$j] = $s + ($p0 + $q0) * $w0 + ($p1 + $q1) * $w1 + ($p2 + $q2) * $w2 + ($p3 + $q3) * $w3;
-                $a0++;
-                $b0++;
-                $a1++;
-                $b1++;
-                $a2++;
-                $b2++;
-                $a3++;
-                $b3++;
-            }
-        }
-        for ($j = $to; $j < $end; $j++) {
-            $into[$j] = $into[$j] >> $bits & $mask;
-        }
-
-        return $into;
     }
 
     /**

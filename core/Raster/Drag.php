@@ -13,6 +13,9 @@ namespace Yarrowfog\Core\Raster;
  */
 final class Drag
 {
+    /** px up to which a line is summed up tap by tap; a longer one goes along whole pixels, whose steps are then too fine to be seen. */
+    private const SHORT = 32.0;
+
     /**
      * Colours count by their alpha; beyond the picture there is nothing.
      *
@@ -21,13 +24,17 @@ final class Drag
      */
     public static function picture(Bitmap $in, float $angle, float $length): Bitmap
     {
+        if ($length <= self::SHORT) {
+            return self::exact($in, $angle, $length);
+        }
         [$pixels, $width, $height] = [$in->pixels, $in->width, $in->height];
         $cos = cos(deg2rad($angle));
         $sin = sin(deg2rad($angle));
         $flat = abs($cos) >= abs($sin);
         $slope = $flat ? $sin / $cos : $cos / $sin;
         // Along the axis that is nearer to the direction one sample is this long.
-        $samples = max(1, (int) round($length * ($flat ? abs($cos) : abs($sin))));
+        // An even number would have no middle, and shift the picture by half a px.
+        $samples = 2 * (int) floor($length * ($flat ? abs($cos) : abs($sin)) / 2) + 1;
         $along = $flat ? $width : $height;
         $across = $flat ? $height : $width;
         $places = $begins = $ends = [];
@@ -94,5 +101,92 @@ final class Drag
         }
 
         return new Bitmap($width, $height, $out);
+    }
+
+    /**
+     * The mean of the picture along a line through the middle of each pixel, as long as is asked: at whole steps along the nearer axis,
+     * between two pixels across it, and of the outermost steps only the part that the line reaches.
+     */
+    private static function exact(Bitmap $in, float $angle, float $length): Bitmap
+    {
+        return Premultiplied::of($in)->each(fn (array $lanes): array => self::along($lanes, $in->width, $in->height, $angle, $length, Lanes::Two))->toBitmap();
+    }
+
+    /**
+     * @param  array<int, int>  $in
+     * @return array<int, int>
+     */
+    private static function along(array $in, int $width, int $height, float $angle, float $length, Lanes $lanes): array
+    {
+        $cos = cos(deg2rad($angle));
+        $sin = sin(deg2rad($angle));
+        $isFlat = abs($cos) >= abs($sin);
+        $slope = $isFlat ? $sin / $cos : $cos / $sin;
+        $reach = $length * ($isFlat ? abs($cos) : abs($sin)) / 2;
+        $margin = (int) ceil($reach) + 2;
+        $wide = $width + 2 * $margin;
+        $padded = self::padded($in, $width, $height, $margin);
+        [$offsets, $weights] = self::taps($reach, $slope, $isFlat ? 1 : $wide, $isFlat ? $wide : 1, 1 << $lanes->weightBits());
+        $bits = $lanes->weightBits();
+        $round = $lanes->ones() << $bits - 1;
+        $out = array_fill(0, $width * $height, 0);
+        $row = array_fill(0, $width, 0);
+        for ($y = 0; $y < $height; $y++) {
+            $start = ($y + $margin) * $wide + $margin;
+            $row = PairedTaps::summed($row, 0, $padded, $start, $width, $weights, fn (int $k): array => [$start - $offsets[$k], $start + $offsets[$k]], $round, $bits, $lanes->mask());
+            for ($x = 0; $x < $width; $x++) {
+                $out[$y * $width + $x] = $row[$x];
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  array<int, int>  $in
+     * @return array<int, int> with nothing around it
+     */
+    private static function padded(array $in, int $width, int $height, int $margin): array
+    {
+        $wide = $width + 2 * $margin;
+        $out = array_fill(0, $wide * ($height + 2 * $margin), 0);
+        $i = 0;
+        for ($y = 0; $y < $height; $y++) {
+            $to = ($y + $margin) * $wide + $margin;
+            for ($end = $to + $width; $to < $end; $to++) {
+                $out[$to] = $in[$i];
+                $i++;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  float  $reach  half the line, in steps along the nearer axis
+     * @return array{array<int, int>, array<int, int>} how far away each pair lies, and weights, both from 0: the middle
+     */
+    private static function taps(float $reach, float $slope, int $stepAlong, int $stepAcross, int $one): array
+    {
+        $offsets = [0];
+        $weights = [0.0];
+        for ($k = 1; $k - 0.5 < $reach; $k++) {
+            $part = min(1.0, $reach - ($k - 0.5));
+            $across = (int) floor($k * $slope);
+            $between = $k * $slope - $across;
+            foreach ([[$across, 1.0 - $between], [$across + 1, $between]] as [$rows, $share]) {
+                $offsets[] = $k * $stepAlong + $rows * $stepAcross;
+                $weights[] = $part * $share;
+            }
+        }
+        $sum = min(1.0, 2 * $reach) + 2 * array_sum($weights);
+        $fixed = array_map(fn (float $w): int => (int) round($one * $w / $sum), $weights);
+        $fixed[0] = $one - 2 * array_sum(array_slice($fixed, 1));
+        while (count($fixed) % 4 !== 1) {
+            $fixed[] = 0;
+            $offsets[] = 0;
+        }
+
+        return [$offsets, $fixed];
     }
 }

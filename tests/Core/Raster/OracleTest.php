@@ -270,4 +270,52 @@ final class OracleTest extends TestCase
             }
         }
     }
+
+    /** Edges of every direction, dragged obliquely: against the integral along the line, of the picture between its pixels. */
+    #[TestWith([10.0, 6.0])]
+    #[TestWith([0.0, 6.0])]
+    #[TestWith([-35.0, 11.0])]
+    #[TestWith([45.0, 8.5])]
+    #[TestWith([80.0, 20.0])]
+    #[TestWith([90.0, 4.0])]
+    public function test_dragging_is_the_integral_along_a_line(float $angle, float $length): void
+    {
+        $in = Pictures::bitmap(70, 60, fn (int $x, int $y): int => Pictures::grey(($y - 30) < 0.1763 * ($x - 35) && hypot($x - 35, $y - 30) < 24 ? 20 : 235));
+        $out = Drag::picture($in, $angle, $length);
+        [$cos, $sin] = [cos(deg2rad($angle)), sin(deg2rad($angle))];
+        $isFlat = abs($cos) >= abs($sin);
+        $grey = fn (int $x, int $y): int => $in->at($x, $y) >> 24;
+        for ($y = 12; $y < 48; $y++) {
+            for ($x = 12; $x < 58; $x++) {
+                // Each step along the nearer axis stands for the line through half a step to either side.
+                $sum = 0.0;
+                for ($n = 0; $n < 400; $n++) {
+                    $t = (($n + 0.5) / 400 - 0.5) * $length;
+                    $step = (int) round($t * ($isFlat ? $cos : $sin));
+                    $across = $step * ($isFlat ? $sin / $cos : $cos / $sin);
+                    $whole = (int) floor($across);
+                    [$x0, $y0, $x1, $y1] = $isFlat ? [$x + $step, $y + $whole, $x + $step, $y + $whole + 1] : [$x + $whole, $y + $step, $x + $whole + 1, $y + $step];
+                    $sum += $grey($x0, $y0) + ($grey($x1, $y1) - $grey($x0, $y0)) * ($across - $whole);
+                }
+                self::assertEqualsWithDelta($sum / 400, $out->at($x, $y) >> 24, 4, "{$x}, {$y}");
+            }
+        }
+    }
+
+    /** Dragged by an even or an odd length, long or short, a dot stays where it was. */
+    public function test_dragging_shifts_nothing(): void
+    {
+        $dot = Pictures::bitmap(161, 41, fn (int $x, int $y): int => $x === 80 && $y === 20 ? 0x000000FF : 0);
+        foreach ([4.0, 5.0, 6.0, 31.0, 40.0, 41.0, 60.0] as $length) {
+            foreach ([0.0, 10.0] as $angle) {
+                $out = Drag::picture($dot, $angle, $length);
+                $sum = $x = 0.0;
+                foreach ($out->pixels as $i => $p) {
+                    $sum += $p & 255;
+                    $x += ($p & 255) * ($i % 161);
+                }
+                self::assertEqualsWithDelta(80, $x / $sum, 0.1, "{$length} px at {$angle}°");
+            }
+        }
+    }
 }
