@@ -52,9 +52,9 @@ final class StepSettings
             Setting::number('count', Station::Step, 'Count', 'Dabs that fall at each place together; scatter pulls them apart.', '', 1, 16, 1, true, SpreadKind::Below, idle: $count),
             Setting::number('scatterAcross', Station::Step, 'Scatter across', 'Throws dabs to the sides of the path, by up to this part of their size, or of a width.', '%', 0, 5, 0, true, idle: $scatters('scatterAcross')(...)),
             Setting::number('scatterAlong', Station::Step, 'Scatter along', 'Throws dabs back and forth along the path, by up to this part of their size, or of a width.', '%', 0, 5, 0, true, idle: $scatters('scatterAlong')(...)),
+            Setting::choice('scatterShape', Station::Step, 'Scatter falls', 'Evenly over the reach, clustered towards the path, or within a disc.', [self::EVEN, self::CLUSTERED, self::DISC], $anyScatter),
             Setting::choice('scatterOf', Station::Step, 'Scatter is a part of', 'The size of each dab, or a width of its own: a spray stays as wide however large its drops are.', [self::OF_SIZE, self::OF_WIDTH], $anyScatter),
             Setting::number('scatterWidth', Station::Step, 'Width of the scatter', 'What scatter across and along are parts of.', 'px', 1, 2000, 100, true, idle: fn (Brush $b, Trace $t): ?string => $anyScatter($b, $t) ?? ($b->choice('scatterOf') === self::OF_WIDTH ? null : 'idle: scatter is a part of the size')),
-            Setting::choice('scatterShape', Station::Step, 'Scatter falls', 'Evenly over the reach, clustered towards the path, or within a disc.', [self::EVEN, self::CLUSTERED, self::DISC], $anyScatter),
         ];
     }
 }

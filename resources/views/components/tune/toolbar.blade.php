@@ -9,9 +9,9 @@
     </div>
     <x-slider-line of="sizeDial" class="w-[210px] flex-none" />
     <span class="flex flex-none items-center gap-1" role="group" aria-label="Inks">
-        <button type="button" class="size-[30px] rounded-[7px] shadow-[inset_0_0_0_1px_#0003,0_0_0_2px_#fff] aria-expanded:outline-2 aria-expanded:outline-offset-2 aria-expanded:outline-yarrow" :style="wellStyle(ink('main'))" x-on:click="openInk('main')" :aria-expanded="isInk('main')" :aria-label="'Main ink, ' + ink('main')" :title="'Main ink ' + ink('main')"></button>
+        <button type="button" class="size-[30px] rounded-full shadow-[inset_0_0_0_1px_#0003,0_0_0_2px_#fff] aria-expanded:outline-2 aria-expanded:outline-offset-2 aria-expanded:outline-yarrow" :style="wellStyle(ink('main'))" x-on:click="openInk('main')" :aria-expanded="isInk('main')" :aria-label="'Main ink, ' + ink('main')" :title="'Main ink ' + ink('main')"></button>
         <button type="button" class="size-[24px] text-stone hover:text-ink" x-on:click="swapInks" aria-label="Swap the inks" title="Swap the inks">⇄</button>
-        <button type="button" class="size-[24px] rounded-[6px] shadow-[inset_0_0_0_1px_#0003,0_0_0_2px_#fff] aria-expanded:outline-2 aria-expanded:outline-offset-2 aria-expanded:outline-yarrow" :style="wellStyle(ink('second'))" x-on:click="openInk('second')" :aria-expanded="isInk('second')" :aria-label="'Second ink, ' + ink('second')" :title="'Second ink ' + ink('second')"></button>
+        <button type="button" class="size-[24px] rounded-full shadow-[inset_0_0_0_1px_#0003,0_0_0_2px_#fff] aria-expanded:outline-2 aria-expanded:outline-offset-2 aria-expanded:outline-yarrow" :style="wellStyle(ink('second'))" x-on:click="openInk('second')" :aria-expanded="isInk('second')" :aria-label="'Second ink, ' + ink('second')" :title="'Second ink ' + ink('second')"></button>
     </span>
     <span class="flex flex-none items-center gap-[5px]">
         <button type="button" class="tool" x-on:click="undo" :disabled="!canUndo">Undo</button>

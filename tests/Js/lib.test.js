@@ -1,0 +1,49 @@
+import { expect, test } from 'vitest';
+import { enlargedAbout } from '../../resources/js/lib/canvas';
+import { extended, settled } from '../../resources/js/lib/data';
+import { Latest } from '../../resources/js/lib/latest';
+import { frameOf } from '../../resources/js/tuning/stations';
+
+test('what is enlarged about a place keeps that place where it is', () => {
+    const view = { x: 10, y: 20, scale: 2 };
+    const larger = enlargedAbout(view, 1.5, 110, 70, 0.1, 8);
+    expect(larger.scale).toBe(3);
+    expect((110 - larger.x) / larger.scale).toBeCloseTo((110 - view.x) / view.scale);
+    expect((70 - larger.y) / larger.scale).toBeCloseTo((70 - view.y) / view.scale);
+    expect(enlargedAbout(view, 100, 0, 0, 0.1, 8).scale).toBe(8);
+    expect(enlargedAbout(view, 0.001, 0, 0, 0.1, 8).scale).toBe(0.1);
+});
+
+test('getters stay getters when an object is extended', () => {
+    const room = extended({ a: 1 }, { get twice() { return 2 * this.a; } });
+    room.a = 5;
+    expect(room.twice).toBe(10);
+});
+
+test('what is settled cannot be changed in place', () => {
+    expect(Object.isFrozen(settled({ a: 1 }))).toBe(true);
+    expect(settled(null)).toBeNull();
+    expect(settled(3)).toBe(3);
+});
+
+test('a frame holds the path and every dab, and something where there is nothing', () => {
+    expect(frameOf([])).toEqual([0, 0, 100, 40]);
+    expect(frameOf([{ path: [[10, 20, 1]], dabs: [[50, 60, 20]] }])).toEqual([8, 18, 52, 52]);
+});
+
+test('of jobs that wait only the newest is run', async () => {
+    const latest = new Latest();
+    const ran = [];
+    const gates = [];
+    const job = (name) => () => new Promise((open) => {
+        ran.push(name);
+        gates.push(open);
+    });
+    latest.run(job('first'));
+    latest.run(job('second'));
+    latest.run(job('third'));
+    expect(ran).toEqual(['first']);
+    gates[0]();
+    await new Promise((soon) => setTimeout(soon));
+    expect(ran).toEqual(['first', 'third']);
+});
