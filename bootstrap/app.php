@@ -34,7 +34,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $exceptions->dontReport([InvalidInput::class, PictureRefused::class, CalledOff::class]);
         $exceptions->render(fn (CalledOff $e) => response()->json(['message' => $e->getMessage()], 409));
         $exceptions->render(fn (NotFoundHttpException $e, Request $request) => $e->getPrevious() instanceof ModelNotFoundException && ($request->expectsJson() || ! $request->isMethod('GET'))
-            ? response()->json(['message' => LiveDoor::GONE], 404)
+            ? LiveDoor::gone($e->getPrevious()->getModel())
             : null);
         $exceptions->render(fn (InvalidInput $e) => response()->json(['message' => $e->getMessage(), 'errors' => [$e->key => [$e->getMessage()]]], 422));
         $exceptions->render(fn (PictureRefused $e) => response()->json(['message' => $e->getMessage(), 'errors' => ['picture' => [$e->getMessage()]]], 422));

@@ -78,6 +78,20 @@ final readonly class LiveDoor
         return (new SecurityHeaders)->handle($request, fn (Request $r): Response => (new SameOrigin)->handle($r, $this->piece(...)));
     }
 
+    /**
+     * What is answered, this way and by the routes, where a thing is not there any more.
+     *
+     * @param  string  $model  class of the thing
+     */
+    public static function gone(string $model): JsonResponse
+    {
+        return new JsonResponse(['message' => match ($model) {
+            Sheet::class => 'This sheet is gone.',
+            Brush::class => 'This brush is gone.',
+            default => self::GONE,
+        }], 404);
+    }
+
     private function piece(Request $request): Response
     {
         try {
@@ -118,7 +132,7 @@ final readonly class LiveDoor
         $sheet = Sheet::query()->find($id);
 
         return $sheet === null
-            ? new JsonResponse(['message' => 'This sheet is gone.'], 404)
+            ? self::gone(Sheet::class)
             : (new PaintController)->piece($request, $sheet, $this->app->make(LivePainter::class));
     }
 
@@ -126,7 +140,7 @@ final readonly class LiveDoor
     {
         $brush = Brush::query()->find($id);
         if ($brush === null) {
-            return new JsonResponse(['message' => 'This brush is gone.'], 404);
+            return self::gone(Brush::class);
         }
         $controller = new SwatchController;
         $tips = fn (): TipRack => $this->app->make(TipRack::class);
@@ -146,7 +160,7 @@ final readonly class LiveDoor
     {
         $source = Source::query()->find($id);
         if ($source === null) {
-            return new JsonResponse(['message' => self::GONE], 404);
+            return self::gone(Source::class);
         }
         $cutter = $this->app->make(Cutter::class);
 

@@ -13,8 +13,10 @@ use App\Http\LiveDoor;
 use App\Models\Sheet;
 use App\Painting\LiveCache;
 use App\Store\Memory;
+use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use stdClass;
 use Tests\Browser\Process;
 use Yarrowfog\Core\Cut\CutList;
@@ -243,5 +245,30 @@ final class EaselTest extends FeatureTestCase
     private static function seen(array $patch): string
     {
         return "{$patch['x']} {$patch['y']} ".hash('xxh128', $patch['picture']->toBytes());
+    }
+
+    /** What is not there any more is told in the same words whichever way is asked. */
+    #[TestWith(['/sheets/999/pieces', 'This sheet is gone.'])]
+    #[TestWith(['/tune/999/pieces', 'This brush is gone.'])]
+    #[TestWith(['/tune/999/swatch', 'This brush is gone.'])]
+    #[TestWith(['/tune/999/advice', 'This brush is gone.'])]
+    #[TestWith(['/tune/999/influence', 'This brush is gone.'])]
+    #[TestWith(['/tune/999/range', 'This brush is gone.'])]
+    #[TestWith(['/tune/999/beginnings', 'This brush is gone.'])]
+    #[TestWith(['/cut/999/preview', LiveDoor::GONE])]
+    #[TestWith(['/cut/999/checks', LiveDoor::GONE])]
+    public function test_both_ways_say_the_same_of_what_is_gone(string $path, string $words): void
+    {
+        $this->postJson($path)->assertStatus(404)->assertExactJson(['message' => $words]);
+        $short = (new LiveDoor($this->application()))->handle(Request::create("http://localhost{$path}", 'POST', server: ['HTTP_SEC_FETCH_SITE' => 'same-origin', 'HTTP_ORIGIN' => 'http://localhost'], content: '{}'));
+        self::assertSame(404, $short->getStatusCode());
+        self::assertSame(['message' => $words], json_decode((string) $short->getContent(), true));
+    }
+
+    private function application(): Application
+    {
+        self::assertInstanceOf(Application::class, $this->app);
+
+        return $this->app;
     }
 }
