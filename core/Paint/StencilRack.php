@@ -101,7 +101,9 @@ final class StencilRack
     {
         $isFine = $this->isFine($printWidth, $printHeight);
         $key = $this->exact ? "{$printWidth} {$printHeight}" : self::steps($printWidth) << 32 | self::steps($printHeight) << 1 | ($isFine ? 1 : 0);
-        $kept = $this->kept[$key] ?? null;
+        // Only what no palette has inked may serve other strokes too.
+        $isShared = $isFine && $this->palette === null;
+        $kept = $this->kept[$key] ?? ($isShared ? StencilPool::find($this->levels, $key) : null);
         if ($kept === null) {
             [$w, $h] = $this->levels->size(0);
             $width = min((float) $w, $this->exact ? $printWidth : self::rounded($printWidth));
@@ -114,6 +116,9 @@ final class StencilRack
             }
             $this->kept[$key] = $kept = [$stencil, $stencil->pxPerX * $width, $stencil->pxPerY * $height];
             $this->filled += $size;
+            if ($isShared) {
+                StencilPool::keep($this->levels, $key, $kept);
+            }
         }
         [$stencil, $pxAcross, $pxDown] = $kept;
 
