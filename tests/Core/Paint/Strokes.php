@@ -9,7 +9,7 @@ use Yarrowfog\Core\Paint\Kit;
 use Yarrowfog\Core\Paint\Levels;
 use Yarrowfog\Core\Paint\PaintedStroke;
 use Yarrowfog\Core\Paint\Printed;
-use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\StrokeCoverage;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Paint\Under;
 use Yarrowfog\Core\Raster\Rect;
@@ -31,22 +31,7 @@ final class Strokes
     /** @return array<int, int> coverage of the whole sheet, row by row */
     public static function coverage(Printed $stroke): array
     {
-        [$width, $height] = self::SHEET;
-        $out = array_fill(0, $width * $height, 0);
-        $shift = $stroke->colour() === null ? 45 : 0;
-        foreach (StrokeBuffer::keysUnder(new Rect(0, 0, $width, $height)) as $key) {
-            $tile = $stroke->tile($key);
-            $area = StrokeBuffer::area($key);
-            foreach ($tile ?? [] as $i => $c) {
-                $x = $area->x + $i % StrokeBuffer::SIDE;
-                $y = $area->y + intdiv($i, StrokeBuffer::SIDE);
-                if ($x < $width && $y < $height) {
-                    $out[$y * $width + $x] = $c >> $shift;
-                }
-            }
-        }
-
-        return $out;
+        return StrokeCoverage::of($stroke, new Rect(0, 0, ...self::SHEET));
     }
 
     /** A line from left to right with one pressure, told every 10 ms. */
