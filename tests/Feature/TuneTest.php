@@ -85,6 +85,11 @@ final class TuneTest extends FeatureTestCase
         $shown = self::patches($this->postJson("/tune/{$brush->id}/movements", ['brush' => [], 'roll' => 1]));
         self::assertSame([...PracticePen::names(), 'My hand'], array_column($shown['words']['movements'], 'name'));
         self::assertSame('2 strokes, 0.0 s, with pressure', $shown['words']['movements'][13]['sentence']);
+        // Asked for by itself, a movement is the same picture.
+        $one = self::patches($this->postJson("/tune/{$brush->id}/movements", ['brush' => [], 'roll' => 1, 'movement' => 5]));
+        self::assertSame($shown['words']['movements'], $one['words']['movements']);
+        self::assertCount(1, $one['patches']);
+        self::assertSame($shown['patches'][5]['picture']->pixels, $one['patches'][0]['picture']->pixels);
         foreach ($shown['patches'] as $patch) {
             self::assertGreaterThan(0, array_sum($patch['picture']->pixels));
         }

@@ -23,7 +23,6 @@ use Yarrowfog\Core\Advice\Stages;
 use Yarrowfog\Core\Advice\StepReport;
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\Paint\Swatch;
-use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Beginnings;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
@@ -155,22 +154,31 @@ final class SwatchController
         return $patches->answer(['beginnings' => $begun]);
     }
 
-    /** Every movement of the practice pen, painted with this brush. */
+    /**
+     * Every movement of the practice pen by name, painted with this brush: all of them, or the one that is asked for, so
+     * that a page can show them one by one.
+     */
     public function movements(Request $request, Brush $brush, TipRack $tips): Response
     {
-        $order = SwatchOrder::read(JsonBody::read($request)->keys(SwatchOrder::KEYS), $brush->parts());
+        $body = JsonBody::read($request)->keys([...SwatchOrder::KEYS, 'movement']);
+        $only = $body->has('movement') ? $body->integer('movement', 0, 10000) : null;
+        $order = SwatchOrder::read($body, $brush->parts());
         [$w, $h] = self::MOVEMENT;
         $small = $order->brush->scaled(min(0.6, self::MOVEMENT_SIZE / max(1.0, $order->brush->base('size'))));
         $kit = $order->kit($tips);
         $patches = new Patches;
-        $strip = fn (Trace ...$traces): Bitmap => Swatch::paint($kit, $small, array_values($traces), $order->roll, $w, $h, Swatch::ground($small, $w, $h));
         $movements = [];
+        $paint = function (Trace ...$traces) use ($only, &$movements, $patches, $kit, $small, $order, $w, $h): void {
+            if ($only === null || $only === count($movements)) {
+                $patches->add(new Rect(0, 0, $w, $h), Swatch::paint($kit, $small, array_values($traces), $order->roll, $w, $h, Swatch::ground($small, $w, $h)));
+            }
+        };
         foreach (PracticePen::sentences() as $name => $sentence) {
-            $patches->add(new Rect(0, 0, $w, $h), $strip(...PracticePen::named($name, $w, $h)));
+            $paint(...PracticePen::named($name, $w, $h));
             $movements[] = ['pen' => $name, 'recorded' => null, 'name' => $name, 'sentence' => $sentence];
         }
         foreach (PenRecording::query()->latest('id')->get() as $recording) {
-            $patches->add(new Rect(0, 0, $w, $h), $strip(...$recording->strokes->fittedTo(new Rect(12, 10, $w - 24, $h - 20))));
+            $paint(...$recording->strokes->fittedTo(new Rect(12, 10, $w - 24, $h - 20)));
             $movements[] = ['pen' => SwatchOrder::BY_HAND, 'recorded' => $recording->id, 'name' => $recording->name, 'sentence' => $recording->facts(), 'url' => url("/recordings/{$recording->id}"), 'file' => route('recordings.download', $recording)];
         }
 

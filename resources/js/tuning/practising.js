@@ -18,6 +18,9 @@ export const practising = {
     marks: [],
     trail: {},
     movements: [],
+    /** Of these, so many are painted already. */
+    painted: 0,
+    listing: null,
     recordingName: '',
     penMessage: '',
     gone: null,
@@ -103,21 +106,35 @@ export const practising = {
             await this.listMovements();
         }
     },
+    /** One after the other, each shown as soon as it is painted: with a close spacing all of them take seconds. */
     async listMovements() {
+        const order = this.order();
+        const listing = (this.listing = {});
         try {
-            const { words, patches } = await callForPixels(`${this.url}/movements`, { json: this.order() });
-            this.movements = [...words.movements, { pen: BY_HAND, recorded: null, name: BY_HAND, sentence: 'The practice pen rests. Paint on the swatch yourself.' }];
-            this.$nextTick(() => document.querySelectorAll('[data-movement] canvas').forEach((canvas, i) => {
-                if (patches[i]) {
-                    showPicture(canvas, patches[i].image);
+            for (let i = 0, count = 1; i < count && this.listing === listing; i++) {
+                const { words, patches } = await callForPixels(`${this.url}/movements`, { json: { ...order, movement: i } });
+                count = words.movements.length;
+                if (i === 0) {
+                    this.movements = [...words.movements, { pen: BY_HAND, recorded: null, name: BY_HAND, sentence: 'The practice pen rests. Paint on the swatch yourself.' }];
+                    this.painted = 0;
+                    await this.$nextTick();
                 }
-            }));
+                const canvas = document.querySelectorAll('[data-movement] canvas')[i];
+                if (canvas && patches[0] && this.listing === listing) {
+                    showPicture(canvas, patches[0].image);
+                    this.painted = i + 1;
+                }
+            }
         } catch (error) {
             this.penMessage = error.message;
         }
     },
     takeMovement(movement) {
         Object.assign(this, { pen: movement.pen, recorded: movement.recorded, penName: movement.name });
+    },
+    /** Says of a movement that it is still to be painted. */
+    isAwaited(movement) {
+        return movement.pen !== BY_HAND || movement.recorded !== null ? this.movements.indexOf(movement) >= this.painted : false;
     },
     isMovement(movement) {
         return this.recorded === movement.recorded && (this.recorded !== null || this.pen === movement.pen);

@@ -10,6 +10,7 @@
     <div class="grid grid-cols-4 gap-[10px]">
         <template x-for="m in movements" :key="m.name + m.recorded">
             <div class="relative" :data-movement="m.recorded || m.pen">
+                <span class="small pointer-events-none absolute inset-x-0 top-[24px] text-center" x-show="isAwaited(m)">being painted …</span>
                 <button type="button" class="strip w-full" :aria-pressed="isMovement(m)" x-on:click="takeMovement(m)"><canvas width="380" height="104" class="block h-[66px] w-full bg-white object-contain"></canvas><span class="block min-h-[44px] bg-fog-50 px-2 py-[4px] text-[12.5px] leading-[1.25]"><b class="mr-1" x-text="m.name"></b><span class="text-stone" x-text="m.sentence"></span></span></button>
                 <template x-if="m.recorded !== null">
                     <div class="mt-1 flex items-center gap-1 text-[12px]"><input type="text" class="field min-w-0 flex-1 py-[1px]" maxlength="120" :value="m.name" x-on:change="renameMovement(m, $event)" :aria-label="'Name of ' + m.name"><a class="tool no-underline" :href="m.file" download :aria-label="m.name + ' as InkML'">InkML</a><button type="button" class="tool" x-on:click="deleteMovement(m)" :aria-label="'Delete ' + m.name">Delete</button></div>
