@@ -20,7 +20,7 @@ export const practising = {
     movements: [],
     /** Of these, so many are painted already. */
     painted: 0,
-    listing: null,
+    listing: 0,
     recordingName: '',
     penMessage: '',
     gone: null,
@@ -109,7 +109,7 @@ export const practising = {
     /** One after the other, each shown as soon as it is painted: with a close spacing all of them take seconds. */
     async listMovements() {
         const order = this.order();
-        const listing = (this.listing = {});
+        const listing = (this.listing += 1);
         try {
             for (let i = 0, count = 1; i < count && this.listing === listing; i++) {
                 const { words, patches } = await callForPixels(`${this.url}/movements`, { json: { ...order, movement: i } });
