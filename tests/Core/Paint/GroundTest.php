@@ -196,6 +196,18 @@ final class GroundTest extends TestCase
         }
     }
 
+    /** The same ground three times as large rises a third as fast, and evenly between its rows. */
+    public function test_a_tooth_made_larger_lies_between_its_rows(): void
+    {
+        $heights = Pictures::plane(128, 128, fn (int $x, int $y): int => $y * 500);
+        $settings = ['size' => ['base' => 200], 'tooth' => ['base' => 'own'], 'toothMode' => ['base' => 'shade'], 'toothDepth' => ['base' => 1], 'toothPer' => ['base' => 'stroke'], 'toothScale' => ['base' => 3]];
+        $c = Strokes::coverage(Strokes::paint($settings, Strokes::tap(), new Kit([Pictures::roundTip()], null, $heights)));
+        foreach (range(121, 180) as $y) {
+            self::assertEqualsWithDelta($y / 3 * 500, $c[$y * 400 + 200], 300, "at {$y}");
+            self::assertGreaterThanOrEqual($c[($y - 1) * 400 + 200], $c[$y * 400 + 200], "at {$y}");
+        }
+    }
+
     /** Half-covered ground over two tiles: noise does not repeat from tile to tile, and is as often above as below. */
     public function test_noise_is_another_one_in_every_tile(): void
     {

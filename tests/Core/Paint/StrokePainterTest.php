@@ -35,6 +35,8 @@ final class StrokePainterTest extends TestCase
     #[TestWith([0.13])]
     #[TestWith([0.17])]
     #[TestWith([0.71])]
+    #[TestWith([0.06621])]
+    #[TestWith([0.07015])]
     public function test_a_thin_line_keeps_its_weight(float $part): void
     {
         $frame = new Frame(Pictures::plane(512, 512, fn (int $x, int $y): int => $x > 253 && $x < 257 && $y > 60 && $y < 450 ? 65535 : 0));
