@@ -29,14 +29,11 @@ final readonly class Ripple
 
     private const COARSEST = 2.0;
 
-    /** Rows of a dab that are looked at, about. */
-    private const ROWS = 64;
-
     /** Steps between two spacings on the way from fine to coarse. */
     private const PER_OCTAVE = 8;
 
     /**
-     * @param  list<list<float>>  $rows  density along rows of the dab, at equal steps
+     * @param  list<list<float>>  $rows  density along the rows of the dab that hold ink
      */
     private function __construct(private array $rows)
     {
@@ -49,10 +46,9 @@ final readonly class Ripple
     public static function of(PaintedStroke $one, int $middle, Brush $steady): self
     {
         $ceiling = $steady->choice('overlap') === InkSettings::STAYS_EVEN ? max(1.0, $steady->base('opacity') * 65535) : 65535.0;
-        $every = max(1, (int) round($steady->base('size') / self::ROWS));
         $covered = StrokeCoverage::of($one, new Rect(0, 0, 2 * $middle, 2 * $middle));
         $rows = [];
-        for ($y = 0; $y < 2 * $middle; $y += $every) {
+        for ($y = 0; $y < 2 * $middle; $y++) {
             $row = [];
             for ($x = 0; $x < 2 * $middle; $x++) {
                 $left = 1.0 - min(1.0, $covered[$y * 2 * $middle + $x] / $ceiling);
@@ -99,10 +95,10 @@ final readonly class Ripple
      */
     public function widestSolid(float $size, float $limit): ?float
     {
-        $solid = null;
+        $factor = 2 ** (1 / self::PER_OCTAVE);
         // Most brushes are solid at a twentieth, and what is finer need not be looked at.
-        $isSolidThere = $this->at(self::USUAL * $size)->most() < $limit;
-        for ($spacing = $isSolidThere ? self::USUAL : self::FINEST; $spacing < self::COARSEST; $spacing *= 2 ** (1 / self::PER_OCTAVE)) {
+        $solid = $this->at(self::USUAL * $size)->most() < $limit ? self::USUAL : null;
+        for ($spacing = $solid === null ? self::FINEST : self::USUAL * $factor; $spacing < self::COARSEST; $spacing *= $factor) {
             if ($this->at($spacing * $size)->most() >= $limit) {
                 break;
             }
@@ -112,7 +108,7 @@ final readonly class Ripple
             return null;
         }
         $low = $solid;
-        $high = $solid * 2 ** (1 / self::PER_OCTAVE);
+        $high = $solid * $factor;
         for ($i = 0; $i < 6; $i++) {
             $middle = ($low + $high) / 2;
             if ($this->at($middle * $size)->most() < $limit) {

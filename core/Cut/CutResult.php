@@ -38,9 +38,7 @@ final readonly class CutResult
     ) {
         $this->ink = InkRule::plane($picture, $list->kind);
         $this->inked = InkBounds::of($this->ink, self::NOTHING) ?? $picture->bounds();
-        $border = array_map(fn (array $p): int => $this->ink->at($p[0], $p[1]), $this->border());
-        sort($border);
-        $this->borderInk = $border;
+        $this->borderInk = $this->inkAt($this->border());
     }
 
     /**
@@ -69,19 +67,7 @@ final readonly class CutResult
      */
     public function border(): array
     {
-        $last = $this->inked->bottom() - 1;
-        $right = $this->inked->right() - 1;
-        $places = [[$this->inked->x, $this->inked->y]];
-        for ($x = $this->inked->x; $x <= $right; $x++) {
-            $places[] = [$x, $this->inked->y];
-            $places[] = [$x, $last];
-        }
-        for ($y = $this->inked->y + 1; $y < $last; $y++) {
-            $places[] = [$this->inked->x, $y];
-            $places[] = [$right, $y];
-        }
-
-        return $places;
+        return self::around($this->inked);
     }
 
     /** Mean ink inside the inked rectangle, 0–1. */
@@ -106,18 +92,41 @@ final readonly class CutResult
         $shorter = min($this->inked->width, $this->inked->height);
         // What is thinner than a ring has its middle looked at instead.
         $ring = $this->inked->grow(-min(intdiv($shorter - 1, 2), max(3, (int) round($inset * $shorter))));
-        $ink = [];
-        for ($x = $ring->x; $x < $ring->right(); $x++) {
-            $ink[] = $this->ink->at($x, $ring->y);
-            $ink[] = $this->ink->at($x, $ring->bottom() - 1);
-        }
-        for ($y = $ring->y + 1; $y < $ring->bottom() - 1; $y++) {
-            $ink[] = $this->ink->at($ring->x, $y);
-            $ink[] = $this->ink->at($ring->right() - 1, $y);
-        }
-        sort($ink);
+        $ink = $this->inkAt(self::around($ring));
 
         return $ink[intdiv(count($ink), 2)] / 65535;
+    }
+
+    /**
+     * Ink of some places, sorted.
+     *
+     * @param  non-empty-list<array{int, int}>  $places
+     * @return non-empty-list<int> 0–65535
+     */
+    private function inkAt(array $places): array
+    {
+        $ink = array_map(fn (array $p): int => $this->ink->at($p[0], $p[1]), $places);
+        sort($ink);
+
+        return $ink;
+    }
+
+    /** @return non-empty-list<array{int, int}> the outermost pixels of an area */
+    private static function around(Rect $area): array
+    {
+        $last = $area->bottom() - 1;
+        $right = $area->right() - 1;
+        $places = [[$area->x, $area->y]];
+        for ($x = $area->x; $x <= $right; $x++) {
+            $places[] = [$x, $area->y];
+            $places[] = [$x, $last];
+        }
+        for ($y = $area->y + 1; $y < $last; $y++) {
+            $places[] = [$area->x, $y];
+            $places[] = [$right, $y];
+        }
+
+        return $places;
     }
 
     /** Mean ink of the whole picture, 0–1. */

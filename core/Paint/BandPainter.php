@@ -209,7 +209,7 @@ final class BandPainter
         if ($places === []) {
             return;
         }
-        $moved = $drift->colours();
+        $moved = $drift->isNothing() ? null : $drift->colours();
         foreach ($buffer->parts($left, $top, $right, $bottom) as [$key, $tileX, $tileY, $part]) {
             $tile = $buffer->take($key);
             for ($y = $part[1]; $y < $part[3]; $y++) {
@@ -223,7 +223,7 @@ final class BandPainter
                     if ($buffer->colour !== null) {
                         $tile[$at] = max($tile[$at], $ink);
                     } elseif ($ink > $tile[$at] >> 45) {
-                        $rgb = $colour === null ? $dab->colour : ($drift->isNothing() ? $colour : $moved->moved($colour));
+                        $rgb = $colour === null ? $dab->colour : ($moved === null ? $colour : $moved->moved($colour));
                         $tile[$at] = $ink << 45 | ($rgb >> 16) << 37 | ($rgb >> 8 & 255) << 22 | ($rgb & 255) << 7;
                     }
                 }

@@ -78,7 +78,7 @@ final class Blur
      */
     private static function from(float $wide, array $in, int $width, int $height, float $sigma, Lanes $lanes): array
     {
-        if ($sigma >= $wide && min($width, $height) >= 2 * self::NARROW) {
+        if (self::isHalved($sigma, $wide, $width, $height)) {
             return self::joined(self::wide(self::rowsOf($in, $width), $width, $height, $sigma, $lanes), $width, $height);
         }
         if ($sigma < self::NONE) {
@@ -107,9 +107,15 @@ final class Blur
     {
         return match (true) {
             $sigma < self::NONE => $rows,
-            $sigma >= self::WIDE && min($width, $height) >= 2 * self::NARROW => self::wide($rows, $width, $height, $sigma, Lanes::Two),
+            self::isHalved($sigma, self::WIDE, $width, $height) => self::wide($rows, $width, $height, $sigma, Lanes::Two),
             default => self::rowsOf(self::lanes(self::joined($rows, $width, $height), $width, $height, $sigma), $width),
         };
+    }
+
+    /** Whether a picture is halved first, from a σ on and where it is large enough. */
+    private static function isHalved(float $sigma, float $from, int $width, int $height): bool
+    {
+        return $sigma >= $from && min($width, $height) >= 2 * self::NARROW;
     }
 
     /**
