@@ -9,6 +9,7 @@ use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
@@ -285,7 +286,7 @@ function liveTime(StoredLevels $tip, Brush $brush, Trace $trace): float
     foreach (array_chunk($trace->samples, 12) as $piece) {
         $stroke->feed($piece);
         foreach ($stroke->takeDirty() as $area) {
-            Lay::over(Bitmap::filled($area->width, $area->height, 0xFFFFFFFF), $area, $stroke)->toBytes();
+            Lay::over(DeepBitmap::of(Bitmap::filled($area->width, $area->height, 0xFFFFFFFF)), $area, $stroke)->toBitmap()->toBytes();
         }
     }
 

@@ -7,7 +7,7 @@ declare(strict_types=1);
 use Yarrowfog\Core\Paint\HalvedLevels;
 use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\StrokePainter;
-use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
@@ -29,7 +29,7 @@ $trace = new Trace([new Sample(0, 500, 600), new Sample(300, 1800, 2200), new Sa
 $stroke = (new StrokePainter($tip, $brush))->stroke($trace, 1, new Rect(0, 0, 4096, 4096));
 $bytes = 0;
 foreach ($stroke->takeDirty() as $area) {
-    $bytes += strlen(Lay::over(Bitmap::filled($area->width, $area->height), $area, $stroke)->toBytes());
+    $bytes += strlen(Lay::over(DeepBitmap::empty($area->width, $area->height), $area, $stroke)->toBitmap()->toBytes());
 }
 $bytes > 3_000_000 || throw new RuntimeException('Too little was painted.');
 printf("%.0f\n", memory_get_peak_usage(true) / 1048576);

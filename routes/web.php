@@ -97,7 +97,6 @@ Route::get('/try/{sheet}', [TryController::class, 'show'])->name('try');
 Route::post('/sheets', [TryController::class, 'store'])->name('sheets.store');
 Route::get('/sheets/{sheet}/pixels', [TryController::class, 'pixels'])->name('sheets.pixels');
 Route::get('/sheets/{sheet}/picture', [TryController::class, 'download'])->name('sheets.picture');
-Route::post('/sheets/{sheet}/strokes', [PaintController::class, 'stroke'])->name('sheets.stroke');
 Route::post('/sheets/{sheet}/undo', [PaintController::class, 'undo'])->name('sheets.undo');
 Route::post('/sheets/{sheet}/redo', [PaintController::class, 'redo'])->name('sheets.redo');
 

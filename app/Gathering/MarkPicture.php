@@ -16,6 +16,7 @@ use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\PictureUnder;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Placing;
 use Yarrowfog\Core\Stroke\Trace;
@@ -42,7 +43,7 @@ final readonly class MarkPicture
     /** On white, as it will be kept. */
     public function painted(Sheet $sheet, Placing $placing): Bitmap
     {
-        $picture = Bitmap::filled($sheet->width, $sheet->height, self::WHITE);
+        $picture = DeepBitmap::of(Bitmap::filled($sheet->width, $sheet->height, self::WHITE));
         /** @var Stroke $stroke */
         foreach (Stroke::query()->where('layer_id', $sheet->layer()->id)->where('undone', false)->orderBy('id')->get() as $stroke) {
             $brush = Brush::withTrashed()->with('tip')->where('id', $stroke->brush_id)->first();
@@ -55,7 +56,7 @@ final readonly class MarkPicture
             $picture = Lay::over($picture, $sheet->bounds(), $painter->stroke($trace, $stroke->roll, $sheet->bounds()));
         }
 
-        return $picture;
+        return $picture->toBitmap();
     }
 
     /** The smallest rectangle around what is drawn; null when nothing is. */

@@ -17,6 +17,7 @@ use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Source;
 use App\Painting\LivePainter;
+use App\Painting\SheetPainter;
 use App\Painting\TipRack;
 use App\Providers\AppServiceProvider;
 use App\Tuning\SwatchPainter;
@@ -33,7 +34,7 @@ use Throwable;
 use Yarrowfog\Core\InvalidInput;
 
 /**
- * A short way in for the pieces of a stroke, and for what Tune and Cut show while a slider moves: the same
+ * A short way in for strokes and their pieces, and for what Tune and Cut show while a slider moves: the same
  * guards and the same controllers as the routes in routes/live.php, without the providers, routes, views and sessions that a
  * page needs. A moving pen asks dozens of times a second, and would wait for them.
  */
@@ -42,7 +43,7 @@ final readonly class LiveDoor
     /** What is said of a thing that another tab deleted. */
     public const GONE = 'This is gone: it was deleted, perhaps in another tab. Go back to its room; what can be brought back is offered there.';
 
-    private const SHEET = '#^/sheets/(\d{1,18})/pieces$#';
+    private const SHEET = '#^/sheets/(\d{1,18})/(pieces|strokes)$#';
 
     private const SWATCH = '#^/tune/(\d{1,18})/(pieces|swatch|advice|influence|range|beginnings)$#';
 
@@ -67,7 +68,7 @@ final readonly class LiveDoor
     public static function easels(string $path): ?array
     {
         return match (true) {
-            str_ends_with($path, '/pieces') => Easel::PEN,
+            str_ends_with($path, '/pieces') || str_ends_with($path, '/strokes') => Easel::PEN,
             str_ends_with($path, '/swatch') || preg_match(self::CUT, $path) === 1 => Easel::VIEW,
             default => null,
         };
@@ -100,7 +101,7 @@ final readonly class LiveDoor
             $path = $request->getPathInfo();
 
             return match (true) {
-                preg_match(self::SHEET, $path, $found) === 1 => $this->onSheet($request, (int) $found[1]),
+                preg_match(self::SHEET, $path, $found) === 1 => $this->onSheet($request, (int) $found[1], $found[2]),
                 preg_match(self::SWATCH, $path, $found) === 1 => $this->onSwatch($request, (int) $found[1], $found[2]),
                 preg_match(self::CUT, $path, $found) === 1 => $this->onCut($request, (int) $found[1], $found[2]),
                 default => (new InkController)($request),
@@ -127,13 +128,15 @@ final readonly class LiveDoor
         $this->app->boot();
     }
 
-    private function onSheet(Request $request, int $id): Response
+    private function onSheet(Request $request, int $id, string $what): Response
     {
         $sheet = Sheet::query()->find($id);
 
-        return $sheet === null
-            ? self::gone(Sheet::class)
-            : (new PaintController)->piece($request, $sheet, $this->app->make(LivePainter::class));
+        return match (true) {
+            $sheet === null => self::gone(Sheet::class),
+            $what === 'strokes' => (new PaintController)->stroke($request, $sheet, $this->app->make(SheetPainter::class)),
+            default => (new PaintController)->piece($request, $sheet, $this->app->make(LivePainter::class)),
+        };
     }
 
     private function onSwatch(Request $request, int $id, string $what): Response

@@ -20,6 +20,6 @@ final class LayerUnder implements Under
 
     public function tile(string $key): array
     {
-        return $this->tiles[$key] ??= $this->store->area($this->layer, StrokeBuffer::area($key))->pixels;
+        return $this->tiles[$key] ??= $this->store->parts($this->layer, [$key => StrokeBuffer::area($key)])[$key]->words;
     }
 }

@@ -45,12 +45,10 @@ final readonly class LivePainter
             return null;
         }
         $stroke = $hand->painted;
-        $stroke->feed($samples);
-
         $patches = new Patches;
-        $changed = $stroke->takeDirty();
+        $changed = $hand->feed($samples);
         foreach ($this->tiles->parts($layer, $changed) as $place => $under) {
-            $patches->add($changed[$place], Lay::over($under, $changed[$place], $stroke));
+            $patches->add($changed[$place], Lay::over($under, $changed[$place], $stroke)->toBitmap());
         }
 
         return ['patches' => $patches, 'state' => $this->strokes->putDown($hand), 'provisional' => $stroke->provisional()];

@@ -63,6 +63,21 @@ final readonly class LiveStrokes
     }
 
     /**
+     * The stroke as its pieces left it, to be ended.
+     *
+     * @param  string  $order  as it was taken up with
+     * @return StrokeInHand|null null where this process does not have it
+     */
+    public function letGo(string $stroke, string $order): ?StrokeInHand
+    {
+        $this->cache->forget($stroke);
+        $hand = $this->memory->recall(self::DRAWER, $stroke, StrokeInHand::class);
+        $this->memory->letGo(self::DRAWER, $stroke);
+
+        return $hand?->order === $order ? $hand : null;
+    }
+
+    /**
      * @param  array<string, string>  $more  bytes by name, for the cache
      * @return array<string, mixed> the state for the browser
      */

@@ -9,16 +9,17 @@ use App\Models\Stroke;
 use App\Store\Blob;
 use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Paint\Lay;
+use Yarrowfog\Core\Paint\PaintedStroke;
 use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Paint\StrokePainter;
-use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** Lays finished strokes into a sheet, takes them back and lays them again. */
 final readonly class SheetPainter
 {
-    public function __construct(private TipRack $tips, private TileStore $tiles, private LiveCache $cache)
+    public function __construct(private TipRack $tips, private TileStore $tiles, private LiveStrokes $strokes)
     {
     }
 
@@ -30,11 +31,8 @@ final readonly class SheetPainter
      */
     public function finish(Sheet $sheet, Order $order, Trace $trace): Patches
     {
-        $this->cache->forget($order->stroke);
         $layer = $sheet->layer();
-        $under = new LayerUnder($this->tiles, $layer);
-        $painted = (new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());
-        $changed = $painted->takeDirty();
+        [$painted, $changed] = $this->painted($sheet, $order, $trace);
 
         return DB::connection()->transaction(function () use ($sheet, $layer, $order, $trace, $painted, $changed): Patches {
             $patches = new Patches;
@@ -56,13 +54,9 @@ final readonly class SheetPainter
                 'roll' => $order->roll,
                 'trace' => new Blob((string) gzcompress(json_encode($trace->toArray(), JSON_THROW_ON_ERROR))),
             ]);
-            $this->tiles->lay($layer, $stroke, $changed, function (Bitmap $under, Rect $area) use ($painted, $patches): Bitmap {
-                $laid = Lay::over($under, $area, $painted);
-                $patches->add($area, $laid);
-
-                return $laid;
-            });
-
+            foreach ($this->tiles->lay($layer, $stroke, $changed, fn (DeepBitmap $under, Rect $area): DeepBitmap => Lay::over($under, $area, $painted)) as $key => $shown) {
+                $patches->add($changed[$key], $shown);
+            }
             foreach ($this->shownMore($order, $changed, $sheet->bounds()) as $place) {
                 $area = StrokeBuffer::area($place)->intersect($sheet->bounds());
                 $patches->add($area, $this->tiles->area($layer, $area));
@@ -70,6 +64,24 @@ final readonly class SheetPainter
 
             return $patches;
         });
+    }
+
+    /**
+     * The whole stroke: gone on with from its pieces where this process painted them and nothing of them was provisional.
+     *
+     * @return array{PaintedStroke, array<string, Rect>} and what it changes, by tile
+     */
+    private function painted(Sheet $sheet, Order $order, Trace $trace): array
+    {
+        $hand = $this->strokes->letGo($order->stroke, $order->summary());
+        $changed = $hand?->end($trace);
+        if ($hand !== null && $changed !== null) {
+            return [$hand->painted, $changed];
+        }
+        $under = new LayerUnder($this->tiles, $sheet->layer());
+        $painted = (new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());
+
+        return [$painted, $painted->takeDirty()];
     }
 
     /**
@@ -116,7 +128,7 @@ final readonly class SheetPainter
     /** All paint of the sheet. */
     public function all(Sheet $sheet): Patches
     {
-        return $this->at($sheet, $this->tiles->places($sheet->layer()));
+        return $this->at($sheet, $this->tiles->painted($sheet->layer()));
     }
 
     private function step(Sheet $sheet, bool $undone): ?Patches

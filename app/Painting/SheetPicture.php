@@ -8,7 +8,7 @@ use App\Models\Sheet;
 use App\Pictures\PictureFile;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Paint\StrokeBuffer;
-use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 
 /** A sheet as one picture. */
@@ -18,16 +18,21 @@ final readonly class SheetPicture
     {
     }
 
-    /** A PNG of the whole sheet, on its paper or on nothing. It is put together band by band. */
-    public function png(Sheet $sheet, bool $withPaper): string
+    /**
+     * A PNG of the whole sheet, on its paper or on nothing. It is put together band by band.
+     *
+     * @param  bool  $isDeep  16 bits a channel, and all that the layer holds; 8, as it is shown, otherwise
+     */
+    public function png(Sheet $sheet, bool $withPaper, bool $isDeep = false): string
     {
         $layer = $sheet->layer();
-        $paper = Srgb::fromHex($sheet->paper);
-        $empty = $withPaper ? pack('N', $paper->toInt() << 8 | 255) : "\0\0\0\0";
+        $paper = $withPaper ? DeepBitmap::word(Srgb::fromHex($sheet->paper)->toInt() << 8 | 255) : 0;
+        $bytes = fn (DeepBitmap $band): string => $isDeep ? $band->toBytes16() : $band->toBitmap()->toBytes();
+        $empty = $bytes(new DeepBitmap(1, 1, [$paper]));
         // Bands without paint are filled without looking at a pixel.
         $painted = [];
-        foreach ($this->tiles->places($layer) as $place) {
-            $painted[StrokeBuffer::place($place)[1]] = true;
+        foreach ($this->tiles->painted($layer) as $key) {
+            $painted[StrokeBuffer::place($key)[1]] = true;
         }
         $rgba = '';
         for ($y = 0; $y < $sheet->height; $y += StrokeBuffer::SIDE) {
@@ -37,27 +42,10 @@ final readonly class SheetPicture
 
                 continue;
             }
-            $band = $this->tiles->area($layer, new Rect(0, $y, $sheet->width, $height));
-            $rgba .= ($withPaper ? self::onPaper($band, $paper) : $band)->toBytes();
+            $band = $this->tiles->parts($layer, ['band' => new Rect(0, $y, $sheet->width, $height)])['band'];
+            $rgba .= $bytes($withPaper ? $band->on($paper) : $band);
         }
 
-        return PictureFile::encoded($sheet->width, $sheet->height, $rgba, 'png');
-    }
-
-    private static function onPaper(Bitmap $band, Srgb $paper): Bitmap
-    {
-        $out = [];
-        $empty = $paper->toInt() << 8 | 255;
-        foreach ($band->pixels as $pixel) {
-            $a = $pixel & 255;
-            $b = 255 - $a;
-            $out[] = $a === 0 ? $empty
-                : intdiv(($pixel >> 24) * $a + $paper->red * $b + 127, 255) << 24
-                | intdiv(($pixel >> 16 & 255) * $a + $paper->green * $b + 127, 255) << 16
-                | intdiv(($pixel >> 8 & 255) * $a + $paper->blue * $b + 127, 255) << 8
-                | 255;
-        }
-
-        return new Bitmap($band->width, $band->height, $out);
+        return PictureFile::encoded($sheet->width, $sheet->height, $rgba, $isDeep ? 'png64' : 'png');
     }
 }

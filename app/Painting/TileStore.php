@@ -7,157 +7,272 @@ namespace App\Painting;
 use App\Models\Layer;
 use App\Models\Stroke;
 use App\Store\Blob;
+use DeflateContext;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Bytes;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 
-/** The pixels of layers, in tiles of the engine's own size, gzipped. */
+/**
+ * The pixels of layers, in tiles, and what each stroke changed in them.
+ *
+ * A tile is two packed pictures: `pixels` as it is shown, RGBA of 8 bits, and `rest`, what
+ * it holds beyond them (DeepBitmap::rest), plane by plane: null where that is nothing. So a
+ * sheet opens without the rest.
+ *
+ * A stroke keeps of each tile the bits it changed (before XOR after), so that undo and
+ * redo are the same. Where a tile was not there before it keeps nothing while it stands, and all of it while it is undone.
+ */
 final class TileStore
 {
+    /** px; the engine's tiles are whole numbers of these. */
+    private const SIDE = 64;
+
     /** zlib level: the fastest; paint packs well at any. */
     private const LEVEL = 1;
 
-    private const ROW = 4 * StrokeBuffer::SIDE;
-
-    /** The pixels of a layer inside an area. */
+    /** The pixels of a layer inside an area, as they are shown. */
     public function area(Layer $layer, Rect $area): Bitmap
     {
-        $rows = array_fill(0, $area->height, str_repeat("\0", 4 * $area->width));
-        foreach ($this->packed($layer, StrokeBuffer::keysUnder($area)) as $place => $packed) {
-            $bytes = (string) gzuncompress($packed);
-            $tile = StrokeBuffer::area($place);
-            $part = $area->intersect($tile);
-            for ($y = $part->y; $y < $part->bottom(); $y++) {
-                $from = self::ROW * ($y - $tile->y) + 4 * ($part->x - $tile->x);
-                $rows[$y - $area->y] = substr_replace($rows[$y - $area->y], substr($bytes, $from, 4 * $part->width), 4 * ($part->x - $area->x), 4 * $part->width);
-            }
-        }
-
-        return Bitmap::fromBytes($area->width, $area->height, implode('', $rows));
+        return self::shown($this->tiles($layer, self::places($area)), $area);
     }
 
-    /** @return list<string> places of all tiles that hold paint */
-    public function places(Layer $layer): array
+    /** @return list<string> the engine's tiles that hold paint, by their keys */
+    public function painted(Layer $layer): array
     {
-        return array_values(array_filter(DB::table('tiles')->where('layer_id', $layer->id)->pluck('place')->all(), is_string(...)));
+        return self::keys(array_values(array_filter(DB::table('tiles')->where('layer_id', $layer->id)->pluck('place')->all(), is_string(...))));
     }
 
     /**
-     * A part of each of some tiles.
+     * Some areas of a layer.
      *
-     * @param  array<string, Rect>  $areas  inside each tile, on the sheet
-     * @return array<string, Bitmap>
+     * @param  array<string, Rect>  $areas  on the sheet
+     * @return array<string, DeepBitmap>
      */
     public function parts(Layer $layer, array $areas): array
     {
-        $packed = $this->packed($layer, array_map(strval(...), array_keys($areas)));
-        $parts = [];
-        foreach ($areas as $place => $area) {
-            $parts[$place] = isset($packed[$place])
-                ? self::cut((string) gzuncompress($packed[$place]), self::local($place, $area))
-                : Bitmap::filled($area->width, $area->height);
-        }
+        $tiles = $this->tiles($layer, self::placesOf($areas));
 
-        return $parts;
+        return array_map(fn (Rect $area): DeepBitmap => self::deep($tiles, $area), $areas);
     }
 
     /**
-     * Changes a part of each of some tiles, and keeps with the stroke what was there before.
+     * Changes some areas, and keeps with the stroke what was there before.
      *
-     * @param  array<string, Rect>  $areas  what changes in each tile, on the sheet
-     * @param  callable(Bitmap, Rect): Bitmap  $change  what was in the area → what will be
+     * @param  array<string, Rect>  $areas  on the sheet; no two share a tile
+     * @param  callable(DeepBitmap, Rect): DeepBitmap  $change  what was in the area → what will be
+     * @return array<string, Bitmap> what is shown there now
      */
-    public function lay(Layer $layer, Stroke $stroke, array $areas, callable $change): void
+    public function lay(Layer $layer, Stroke $stroke, array $areas, callable $change): array
     {
-        $before = $this->packed($layer, array_map(strval(...), array_keys($areas)));
+        $before = $this->tiles($layer, self::placesOf($areas));
         $kept = [];
         $laid = [];
-        foreach ($areas as $place => $area) {
-            $bytes = isset($before[$place]) ? (string) gzuncompress($before[$place]) : str_repeat("\0", self::ROW * StrokeBuffer::SIDE);
-            $local = self::local($place, $area);
-            $changed = $change(self::cut($bytes, $local), $area)->toBytes();
-            $kept[] = ['stroke_id' => $stroke->id, 'place' => $place, 'pixels' => Blob::of($before[$place] ?? null)];
-            $laid[] = ['layer_id' => $layer->id, 'place' => $place, 'pixels' => new Blob((string) gzcompress(self::pasted($bytes, $local, $changed), self::LEVEL))];
+        $shown = [];
+        foreach ($areas as $name => $area) {
+            $deep = $change(self::deep($before, $area), $area);
+            $shown[$name] = $deep->toBitmap();
+            $pixels = ByteRows::of($area, 4, 1, $shown[$name]->toBytes());
+            $rest = ByteRows::of($area, 1, 4, Bytes::planes($deep->rest($shown[$name])->pixels));
+            foreach (self::places($area) as $place) {
+                $was = isset($before[$place]) ? self::unpacked($before[$place]) : null;
+                $is = [
+                    'pixels' => self::rows($place, 4, 1, $was['pixels'] ?? null)->put($pixels)->toBytes(),
+                    'rest' => self::rows($place, 1, 4, $was['rest'] ?? null)->put($rest)->toBytes(),
+                ];
+                $kept[] = ['stroke_id' => $stroke->id, 'place' => $place, ...self::blobs($was === null ? null : self::packed(self::changed($was, $is)))];
+                $laid[] = ['layer_id' => $layer->id, 'place' => $place, ...self::blobs(self::packed($is))];
+            }
         }
         foreach (array_chunk($kept, 200) as $rows) {
             DB::table('stroke_tiles')->insert($rows);
         }
         foreach (array_chunk($laid, 200) as $rows) {
-            DB::table('tiles')->upsert($rows, ['layer_id', 'place'], ['pixels']);
+            DB::table('tiles')->upsert($rows, ['layer_id', 'place'], ['pixels', 'rest']);
         }
+
+        return $shown;
     }
 
     /**
-     * Exchanges the tiles of a stroke with those of the sheet: that undoes it, or does it again.
+     * Undoes a stroke, or does it again.
      *
-     * @return list<string> places that changed
+     * @return list<string> the engine's tiles that changed, by their keys
      */
     public function exchange(Layer $layer, Stroke $stroke): array
     {
-        $others = [];
-        foreach (DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->get(['place', 'pixels']) as $other) {
-            $others[is_string($other->place) ? $other->place : ''] = is_string($other->pixels) ? $other->pixels : null;
+        $changes = [];
+        foreach (DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->get(['place', 'pixels', 'rest']) as $row) {
+            $changes[is_string($row->place) ? $row->place : ''] = self::tile($row);
         }
-        $places = array_map(strval(...), array_keys($others));
-        $here = $this->packed($layer, $places);
-        foreach ($others as $place => $pixels) {
-            DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->where('place', $place)->update(['pixels' => Blob::of($here[$place] ?? null)]);
+        $places = array_map(strval(...), array_keys($changes));
+        $tiles = $this->tiles($layer, $places);
+        foreach ($changes as $place => $change) {
+            $here = $tiles[$place] ?? null;
+            $kept = DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->where('place', $place);
             $tile = DB::table('tiles')->where('layer_id', $layer->id)->where('place', $place);
-            $pixels === null ? $tile->delete() : $tile->updateOrInsert(['layer_id' => $layer->id, 'place' => $place], ['pixels' => new Blob($pixels)]);
+            if ($here !== null && $change !== null) {
+                $tile->update(self::blobs(self::packed(self::changed(self::unpacked($here), self::unpacked($change)))));
+
+                continue;
+            }
+            $kept->update(self::blobs($here));
+            $change === null ? $tile->delete() : $tile->updateOrInsert(['layer_id' => $layer->id, 'place' => $place], self::blobs($change));
+        }
+
+        return self::keys($places);
+    }
+
+    /** @return list<string> */
+    private static function places(Rect $area): array
+    {
+        $places = [];
+        for ($row = intdiv($area->y, self::SIDE); $row * self::SIDE < $area->bottom(); $row++) {
+            for ($column = intdiv($area->x, self::SIDE); $column * self::SIDE < $area->right(); $column++) {
+                $places[] = "{$column} {$row}";
+            }
         }
 
         return $places;
     }
 
     /**
-     * @param  list<string>  $places
-     * @return array<string, string> gzipped tiles, where there are any
+     * @param  array<string, Rect>  $areas
+     * @return list<string>
      */
-    private function packed(Layer $layer, array $places): array
+    private static function placesOf(array $areas): array
     {
-        $packed = [];
+        return array_merge(...array_map(self::places(...), array_values($areas)));
+    }
+
+    private static function at(string $place): Rect
+    {
+        [$column, $row] = array_map(intval(...), explode(' ', $place));
+
+        return new Rect($column * self::SIDE, $row * self::SIDE, self::SIDE, self::SIDE);
+    }
+
+    /**
+     * @param  list<string>  $places
+     * @return list<string>
+     */
+    private static function keys(array $places): array
+    {
+        $keys = [];
+        foreach ($places as $place) {
+            $at = self::at($place);
+            $keys[StrokeBuffer::key(intdiv($at->x, StrokeBuffer::SIDE), intdiv($at->y, StrokeBuffer::SIDE))] = true;
+        }
+
+        return array_map(strval(...), array_keys($keys));
+    }
+
+    /**
+     * @param  list<string>  $places
+     * @return array<string, array{pixels: string, rest: string|null}> packed, where there are any
+     */
+    private function tiles(Layer $layer, array $places): array
+    {
+        $tiles = [];
         foreach (array_chunk($places, 500) as $some) {
-            foreach (DB::table('tiles')->where('layer_id', $layer->id)->whereIn('place', $some)->pluck('pixels', 'place') as $place => $pixels) {
-                if (is_string($pixels)) {
-                    $packed[(string) $place] = $pixels;
+            foreach (DB::table('tiles')->where('layer_id', $layer->id)->whereIn('place', $some)->get(['place', 'pixels', 'rest']) as $row) {
+                $tile = self::tile($row);
+                if ($tile !== null && is_string($row->place)) {
+                    $tiles[$row->place] = $tile;
                 }
             }
         }
 
-        return $packed;
+        return $tiles;
     }
 
-    /** An area of the sheet, counted from the top left of a tile. */
-    private static function local(string $place, Rect $area): Rect
+    /** @return array{pixels: string, rest: string|null}|null null where nothing lies */
+    private static function tile(stdClass $row): ?array
     {
-        $tile = StrokeBuffer::area($place);
-
-        return $area->moved(-$tile->x, -$tile->y);
+        return is_string($row->pixels) ? ['pixels' => $row->pixels, 'rest' => is_string($row->rest) ? $row->rest : null] : null;
     }
 
-    /** @param  Rect  $area  inside the tile */
-    private static function cut(string $tile, Rect $area): Bitmap
+    /**
+     * @param  array{pixels: string, rest: string|null}|null  $tile
+     * @return array{pixels: Blob|null, rest: Blob|null}
+     */
+    private static function blobs(?array $tile): array
     {
-        $bytes = '';
-        for ($y = $area->y; $y < $area->bottom(); $y++) {
-            $bytes .= substr($tile, self::ROW * $y + 4 * $area->x, 4 * $area->width);
+        return ['pixels' => Blob::of($tile['pixels'] ?? null), 'rest' => Blob::of($tile['rest'] ?? null)];
+    }
+
+    /**
+     * The bits in which two tiles differ, or one of them from the other and these bits.
+     *
+     * @param  array{pixels: string, rest: string|null}  $one
+     * @param  array{pixels: string, rest: string|null}  $other
+     * @return array{pixels: string, rest: string|null}
+     */
+    private static function changed(array $one, array $other): array
+    {
+        return ['pixels' => $one['pixels'] ^ $other['pixels'], 'rest' => $one['rest'] === null ? $other['rest'] : ($other['rest'] === null ? $one['rest'] : $one['rest'] ^ $other['rest'])];
+    }
+
+    /**
+     * @param  array{pixels: string, rest: string|null}  $tile
+     * @return array{pixels: string, rest: string|null}
+     */
+    private static function unpacked(array $tile): array
+    {
+        return ['pixels' => (string) gzuncompress($tile['pixels']), 'rest' => $tile['rest'] === null ? null : (string) gzuncompress($tile['rest'])];
+    }
+
+    /**
+     * @param  array{pixels: string, rest: string|null}  $tile
+     * @return array{pixels: string, rest: string|null}
+     */
+    private static function packed(array $tile): array
+    {
+        return ['pixels' => (string) gzcompress($tile['pixels'], self::LEVEL), 'rest' => $tile['rest'] === null ? null : self::packedRest($tile['rest'])];
+    }
+
+    /** Runs of one byte are all that there is to find in it, and looking for no more takes half the time. */
+    private static function packedRest(string $rest): ?string
+    {
+        if (trim($rest, "\0") === '') {
+            return null;
+        }
+        $deflate = deflate_init(ZLIB_ENCODING_DEFLATE, ['level' => self::LEVEL, 'strategy' => ZLIB_RLE]);
+
+        return $deflate instanceof DeflateContext ? (string) deflate_add($deflate, $rest, ZLIB_FINISH) : (string) gzcompress($rest, self::LEVEL);
+    }
+
+    private static function rows(string $place, int $size, int $planes, ?string $bytes): ByteRows
+    {
+        return $bytes === null ? ByteRows::empty(self::at($place), $size, $planes) : ByteRows::of(self::at($place), $size, $planes, $bytes);
+    }
+
+    /** @param  array<string, array{pixels: string, rest: string|null}>  $tiles  packed: all of the area that there are, and perhaps others */
+    private static function shown(array $tiles, Rect $area): Bitmap
+    {
+        $rows = ByteRows::empty($area, 4);
+        foreach (self::places($area) as $place) {
+            if (isset($tiles[$place])) {
+                $rows->put(self::rows($place, 4, 1, (string) gzuncompress($tiles[$place]['pixels'])));
+            }
         }
 
-        return Bitmap::fromBytes($area->width, $area->height, $bytes);
+        return Bitmap::fromBytes($area->width, $area->height, $rows->toBytes());
     }
 
-    /** @param  Rect  $area  inside the tile */
-    private static function pasted(string $tile, Rect $area, string $bytes): string
+    /** @param  array<string, array{pixels: string, rest: string|null}>  $tiles  packed: all of the area that there are, and perhaps others */
+    private static function deep(array $tiles, Rect $area): DeepBitmap
     {
-        $out = '';
-        $end = 0;
-        for ($row = 0; $row < $area->height; $row++) {
-            $start = self::ROW * ($area->y + $row) + 4 * $area->x;
-            $out .= substr($tile, $end, $start - $end).substr($bytes, 4 * $area->width * $row, 4 * $area->width);
-            $end = $start + 4 * $area->width;
+        $rest = null;
+        foreach (self::places($area) as $place) {
+            if (isset($tiles[$place]['rest'])) {
+                $rest = ($rest ?? ByteRows::empty($area, 1, 4))->put(self::rows($place, 1, 4, (string) gzuncompress($tiles[$place]['rest'])));
+            }
         }
 
-        return $out.substr($tile, $end);
+        return DeepBitmap::joined(self::shown($tiles, $area), $rest === null ? null : new Bitmap($area->width, $area->height, Bytes::ofPlanes($rest->toBytes())));
     }
 }

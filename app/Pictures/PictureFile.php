@@ -98,15 +98,20 @@ final class PictureFile
         return self::encoded($bitmap->width, $bitmap->height, $bitmap->toBytes(), 'png', $dpi, $fast);
     }
 
-    /** @param  string  $rgba  width · height · 4 bytes */
+    /**
+     * @param  string  $rgba  width · height · 4 bytes; for `png64` 8 bytes, the higher one of a channel first
+     * @param  string  $format  png, png64 (16 bits a channel), jpeg or webp
+     */
     public static function encoded(int $width, int $height, string $rgba, string $format, ?int $dpi = null, bool $fast = false): string
     {
         $image = new Imagick;
         $image->setSize($width, $height);
-        $image->setOption('depth', '8');
+        $depth = $format === 'png64' ? 16 : 8;
+        $image->setOption('depth', (string) $depth);
+        $image->setOption('endian', 'MSB');
         $image->setFormat('RGBA');
         $image->readImageBlob($rgba);
-        $image->setImageDepth(8);
+        $image->setImageDepth($depth);
         if ($format === 'jpeg') {
             $image->setImageBackgroundColor(new ImagickPixel('white'));
             $image->setImageAlphaChannel(Imagick::ALPHACHANNEL_REMOVE);

@@ -36,6 +36,11 @@ final class Memory
         return $thing;
     }
 
+    public function letGo(string $drawer, string $key): void
+    {
+        unset($this->held[$drawer][$key]);
+    }
+
     /** @param  int  $most  things a drawer holds; what was not used for longest makes room */
     public function hold(string $drawer, string $key, object $thing, int $most): void
     {

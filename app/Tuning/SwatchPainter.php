@@ -69,7 +69,7 @@ final readonly class SwatchPainter
         $painted->feed($samples);
         $patches = new Patches;
         foreach ($painted->takeDirty() as $key => $area) {
-            $patches->add($area, Lay::over(SwatchUnder::part($hand->under, $key, $area), $area, $painted));
+            $patches->add($area, Lay::over(SwatchUnder::part($hand->under, $key, $area), $area, $painted)->toBitmap());
         }
         $pen = $painted->pen();
 

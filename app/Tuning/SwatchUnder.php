@@ -8,12 +8,13 @@ use Closure;
 use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Paint\Under;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 
 /** A swatch as what lies under a stroke that is being painted on it by hand. */
 final class SwatchUnder implements Under
 {
-    /** @var array<string, Bitmap|null> */
+    /** @var array<string, DeepBitmap|null> */
     private array $tiles = [];
 
     /** @param  Closure(string): ?string  $kept  RGBA bytes of a tile by its key; null where nothing lies */
@@ -49,23 +50,23 @@ final class SwatchUnder implements Under
 
     public function tile(string $key): ?array
     {
-        return $this->kept($key)?->pixels;
+        return $this->kept($key)?->words;
     }
 
     /** What lies in a part of one tile. */
-    public static function part(Under $under, string $key, Rect $area): Bitmap
+    public static function part(Under $under, string $key, Rect $area): DeepBitmap
     {
         $tile = $under->tile($key);
         $at = StrokeBuffer::area($key);
 
-        return $tile === null ? Bitmap::filled($area->width, $area->height) : (new Bitmap(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $tile))->crop($area->moved(-$at->x, -$at->y));
+        return $tile === null ? DeepBitmap::empty($area->width, $area->height) : (new DeepBitmap(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $tile))->crop($area->moved(-$at->x, -$at->y));
     }
 
-    private function kept(string $key): ?Bitmap
+    private function kept(string $key): ?DeepBitmap
     {
         if (! array_key_exists($key, $this->tiles)) {
             $bytes = ($this->kept)($key);
-            $this->tiles[$key] = $bytes === null ? null : Bitmap::fromBytes(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $bytes);
+            $this->tiles[$key] = $bytes === null ? null : DeepBitmap::of(Bitmap::fromBytes(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $bytes));
         }
 
         return $this->tiles[$key];

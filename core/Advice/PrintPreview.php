@@ -10,6 +10,7 @@ use Yarrowfog\Core\Paint\Levels;
 use Yarrowfog\Core\Paint\PaintedStroke;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Sample;
@@ -58,7 +59,7 @@ final class PrintPreview
         }
         $strokes[] = self::stroke($levels, $brush->with('size', new SettingValue((float) self::LINE_SIZE)), self::wave(152, 376, 150, 26), $bounds);
 
-        return Lay::over(Bitmap::filled(self::WIDTH, self::HEIGHT), $bounds, ...$strokes);
+        return Lay::over(DeepBitmap::empty(self::WIDTH, self::HEIGHT), $bounds, ...$strokes)->toBitmap();
     }
 
     /** The tip once and as a short line on white, black, grey and a tint, side by side. */
@@ -80,7 +81,7 @@ final class PrintPreview
             $strokes[] = self::stroke($levels, $brush->with('size', new SettingValue(12.0)), self::wave($i * $cell + 12, 66, $cell - 24, 5), $strip);
         }
 
-        return Lay::over(new Bitmap(self::WIDTH, self::STRIP, $pixels), $strip, ...$strokes);
+        return Lay::over(DeepBitmap::of(new Bitmap(self::WIDTH, self::STRIP, $pixels)), $strip, ...$strokes)->toBitmap();
     }
 
     /** @return non-empty-list<Sample> */

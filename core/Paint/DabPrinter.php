@@ -68,7 +68,7 @@ final class DabPrinter
         $palette = InkPalette::of($brush);
         $this->racks = array_map(fn (Levels $l): StencilRack => new StencilRack($l, $steadySize && $steadyRoundness, $palette, true), Kit::of($kit)->frames);
         $this->tooth = $tooth;
-        $this->lender = $under !== null && ($brush->base('lends') > 0 || $brush->value('lends')->drives !== []) ? new Lender($under) : null;
+        $this->lender = $under !== null && $brush->lendsFromSheet() ? new Lender($under) : null;
         $this->staysEven = $brush->choice('overlap') === InkSettings::STAYS_EVEN;
         $this->oneColour = DabMaker::hasOneColour($brush);
         $size = $brush->base('size');

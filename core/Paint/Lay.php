@@ -4,42 +4,48 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
-use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\BlendMode;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 
 use function is_int;
 
 /**
- * Lays a stroke over what is on the sheet, on straight colours: source-over, blended or
- * not, and destination-out for an eraser (W3C Compositing and Blending Level 1, sections
- * 5, 9.1.4 and 9.1.9, after Porter and Duff, 1984).
+ * Lays a stroke over what is on the sheet, on premultiplied colours: source-over, blended
+ * or not, and destination-out for an eraser (W3C Compositing and Blending Level 1,
+ * sections 5, 9.1.4 and 9.1.9, after Porter and Duff, 1984).
+ *
+ * Two channels of a word are 30 bits apart, as far as one of 15 bits times a share of 15
+ * bits reaches: a multiplication does for both.
  */
 final class Lay
 {
-    /** Coverage, of 65535, from which nothing of what lies under it is left in 8 bits: less than 1/2 of 1/255 of it. */
-    private const SOLID = 65407;
+    /** Green and alpha of a word, or red and blue of one moved down by 15 bits. */
+    private const TWO = DeepBitmap::CHANNEL << 30 | DeepBitmap::CHANNEL;
+
+    /** Half a unit in both lanes, before they are divided by 32768. */
+    private const HALVES = 16384 << 30 | 16384;
 
     /**
-     * @param  Bitmap  $under  the sheet inside `$area`
+     * @param  DeepBitmap  $under  the sheet inside `$area`
      * @param  Rect  $area  on the sheet
      * @param  Printed  ...$strokes  from the lowest to the topmost
      */
-    public static function over(Bitmap $under, Rect $area, Printed ...$strokes): Bitmap
+    public static function over(DeepBitmap $under, Rect $area, Printed ...$strokes): DeepBitmap
     {
-        $pixels = $under->pixels;
+        $words = $under->words;
         foreach ($strokes as $stroke) {
-            $pixels = self::stroke(self::release($pixels), $stroke, $area);
+            $words = self::stroke(self::release($words), $stroke, $area);
         }
 
-        return new Bitmap($under->width, $under->height, $pixels);
+        return new DeepBitmap($under->width, $under->height, $words);
     }
 
     /**
-     * @param  array<int, int>  $pixels
+     * @param  array<int, int>  $words
      * @return array<int, int>
      */
-    private static function stroke(array $pixels, Printed $stroke, Rect $area): array
+    private static function stroke(array $words, Printed $stroke, Rect $area): array
     {
         foreach (StrokeBuffer::keysUnder($area->intersect($stroke->bounds())) as $key) {
             $tile = $stroke->tile($key);
@@ -50,200 +56,173 @@ final class Lay
             $part = $area->intersect($tileArea);
             $to = ($part->y - $area->y) * $area->width + $part->x - $area->x;
             $from = ($part->y - $tileArea->y) * StrokeBuffer::SIDE + $part->x - $tileArea->x;
-            $pixels = match ($stroke->effect()) {
-                Effect::Erases => self::erased(self::release($pixels), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour() === null ? 45 : 0),
-                Effect::Replaces => self::replaced(self::release($pixels), $to, $area->width, $tile, $from, $part->width, $part->height),
+            $words = match ($stroke->effect()) {
+                Effect::Erases => self::erased(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour() === null ? 45 : 0),
+                Effect::Replaces => self::replaced(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height),
                 Effect::Paints => $stroke->blendMode() === BlendMode::Normal
-                    ? self::part(self::release($pixels), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour())
-                    : self::blended(self::release($pixels), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour(), $stroke->blendMode()),
+                    ? self::part(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour())
+                    : self::blended(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour(), $stroke->blendMode()),
             };
         }
 
-        return $pixels;
+        return $words;
     }
 
     /**
-     * Hands the pixels over, so that only one variable holds them and writing copies nothing.
+     * Hands the words over, so that only one variable holds them and writing copies nothing.
      *
-     * @param  array<int, int>  $pixels
+     * @param  array<int, int>  $words
      * @return array<int, int>
      */
-    private static function release(array &$pixels): array
+    private static function release(array &$words): array
     {
-        $released = $pixels;
-        $pixels = [];
+        $released = $words;
+        $words = [];
 
         return $released;
     }
 
     /**
-     * @param  array<int, int>  $pixels
+     * Source-over: both colour and alpha become s · c + b · (1 − c).
+     *
+     * @param  array<int, int>  $words
      * @param  array<int, int>  $tile
      * @return array<int, int>
      */
-    private static function part(array $pixels, int $to, int $stride, array $tile, int $from, int $width, int $height, ?int $colour): array
+    private static function part(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, ?int $colour): array
     {
         $many = $colour === null;
-        $red = ($colour ?? 0) >> 16;
-        $green = ($colour ?? 0) >> 8 & 255;
-        $blue = ($colour ?? 0) & 255;
-        $solid = ($colour ?? 0) << 8 | 255;
+        $redBlue = ($colour ?? 0) >> 16 << 37 | (($colour ?? 0) & 255) << 7;
+        $greenAlpha = (($colour ?? 0) >> 8 & 255) << 37 | DeepBitmap::FULL;
         for ($row = 0; $row < $height; $row++) {
             $j = $to + $row * $stride;
             $i = $from + $row * StrokeBuffer::SIDE;
             for ($n = 0; $n < $width; $n++) {
                 $c = $tile[$i];
                 if (! is_int($c)) {
-                    return $pixels;
+                    return $words;
                 }
                 if ($c > 0) {
                     if ($many) {
-                        $red = ($c >> 30 & 32767) + 64 >> 7;
-                        $green = ($c >> 15 & 32767) + 64 >> 7;
-                        $blue = ($c & 32767) + 64 >> 7;
-                        $solid = $red << 24 | $green << 16 | $blue << 8 | 255;
+                        $redBlue = $c & self::TWO;
+                        $greenAlpha = ($c >> 15 & 32767) << 30 | DeepBitmap::FULL;
                         $c >>= 45;
                     }
-                    $p = $pixels[$j];
+                    $p = $words[$j];
                     if (! is_int($p)) {
-                        return $pixels;
+                        return $words;
                     }
-                    $alpha = $p & 255;
-                    if ($c >= self::SOLID) {
-                        $pixels[$j] = $solid;
-                    } elseif ($alpha === 255) {
-                        // v + 32768 + (v + 32768 >> 16) >> 16 is v / 65535, rounded.
-                        $b = 65535 - $c;
-                        $v = $red * $c + ($p >> 24) * $b + 32768;
-                        $w = $green * $c + ($p >> 16 & 255) * $b + 32768;
-                        $x = $blue * $c + ($p >> 8 & 255) * $b + 32768;
-                        $pixels[$j] = ($v + ($v >> 16) >> 16) << 24 | ($w + ($w >> 16) >> 16) << 16 | ($x + ($x >> 16) >> 16) << 8 | 255;
-                    } elseif ($alpha === 0) {
-                        $v = $c * 255 + 32768;
-                        $v = $v + ($v >> 16) >> 16;
-                        $pixels[$j] = $v === 0 ? 0 : $red << 24 | $green << 16 | $blue << 8 | $v;
-                    } else {
-                        // Shares of the stroke and of the sheet in the result, of 65535 · 255. Dividing as
-                        // floats is exact here, and does without a call for every channel.
-                        $s = $c * 255;
-                        $b = $alpha * (65535 - $c);
-                        $o = $s + $b;
-                        $h = $o >> 1;
-                        $f = (float) $o;
-                        $pixels[$j] = (int) (($red * $s + ($p >> 24) * $b + $h) / $f) << 24
-                            | (int) (($green * $s + ($p >> 16 & 255) * $b + $h) / $f) << 16
-                            | (int) (($blue * $s + ($p >> 8 & 255) * $b + $h) / $f) << 8
-                            | (int) (($o + 32767) / 65535.0);
-                    }
+                    $k = $c + 1 >> 1;
+                    $b = 32768 - $k;
+                    $words[$j] = (($p >> 15 & self::TWO) * $b + $redBlue * $k + self::HALVES >> 15 & self::TWO) << 15
+                        | (($p & self::TWO) * $b + $greenAlpha * $k + self::HALVES >> 15 & self::TWO);
                 }
                 $i++;
                 $j++;
             }
         }
 
-        return $pixels;
+        return $words;
     }
 
     /**
-     * Destination-out: α = αb · (1 − c).
+     * Destination-out: both colour and alpha become b · (1 − c).
      *
-     * @param  array<int, int>  $pixels
+     * @param  array<int, int>  $words
      * @param  array<int, int>  $tile
      * @return array<int, int>
      */
-    private static function erased(array $pixels, int $to, int $stride, array $tile, int $from, int $width, int $height, int $shift): array
+    private static function erased(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, int $shift): array
     {
         for ($row = 0; $row < $height; $row++) {
             $j = $to + $row * $stride;
             $i = $from + $row * StrokeBuffer::SIDE;
             for ($n = 0; $n < $width; $n++) {
                 $c = $tile[$i] >> $shift;
-                $p = $pixels[$j];
-                if ($c > 0 && ($p & 255) > 0) {
-                    $alpha = (int) ((($p & 255) * (65535 - $c) + 32767) / 65535.0);
-                    $pixels[$j] = $alpha === 0 ? 0 : $p & 0xFFFFFF00 | $alpha;
+                $p = $words[$j];
+                if ($c > 0 && $p > 0) {
+                    $b = 32768 - ($c + 1 >> 1);
+                    $words[$j] = (($p >> 15 & self::TWO) * $b + self::HALVES >> 15 & self::TWO) << 15 | (($p & self::TWO) * $b + self::HALVES >> 15 & self::TWO);
                 }
                 $i++;
                 $j++;
             }
         }
 
-        return $pixels;
+        return $words;
     }
 
     /**
-     * @param  array<int, int>  $pixels
+     * @param  array<int, int>  $words
      * @param  array<int, int>  $tile
      * @return array<int, int>
      */
-    private static function replaced(array $pixels, int $to, int $stride, array $tile, int $from, int $width, int $height): array
+    private static function replaced(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height): array
     {
         for ($row = 0; $row < $height; $row++) {
             $j = $to + $row * $stride;
             $i = $from + $row * StrokeBuffer::SIDE;
             for ($n = 0; $n < $width; $n++) {
                 if ($tile[$i] >= 0) {
-                    $pixels[$j] = $tile[$i];
+                    $words[$j] = $tile[$i];
                 }
                 $i++;
                 $j++;
             }
         }
 
-        return $pixels;
+        return $words;
     }
 
     /**
-     * Source-over with blending: the colour laid is (1 − αb) · cs + αb · B(cb, cs).
-     *
-     * @param  array<int, int>  $pixels
+     * @param  array<int, int>  $words
      * @param  array<int, int>  $tile
      * @return array<int, int>
      */
-    private static function blended(array $pixels, int $to, int $stride, array $tile, int $from, int $width, int $height, ?int $colour, BlendMode $mode): array
+    private static function blended(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, ?int $colour, BlendMode $mode): array
     {
+        $source = $colour === null ? 0 : DeepBitmap::word($colour << 8 | 255);
         for ($row = 0; $row < $height; $row++) {
             $j = $to + $row * $stride;
             $i = $from + $row * StrokeBuffer::SIDE;
             for ($n = 0; $n < $width; $n++) {
                 $c = $tile[$i];
-                $source = $colour ?? (($c >> 30 & 32767) + 64 >> 7) << 16 | (($c >> 15 & 32767) + 64 >> 7) << 8 | ($c & 32767) + 64 >> 7;
-                $c = $colour === null ? $c >> 45 : $c;
                 if ($c > 0) {
-                    $pixels[$j] = self::pixel($pixels[$j], $source, $c / 65535, $mode);
+                    if ($colour === null) {
+                        $source = ($c & (1 << 45) - 1) << 15 | DeepBitmap::FULL;
+                        $c >>= 45;
+                    }
+                    $words[$j] = self::pixel($words[$j], $source, $c / 65535, $mode);
                 }
                 $i++;
                 $j++;
             }
         }
 
-        return $pixels;
+        return $words;
     }
 
     /**
-     * One pixel.
+     * One pixel, source-over with blending: cs · αs · (1 − αb) + cb · αb · (1 − αs) + αs · αb · B(cb, cs).
      *
-     * @param  int  $under  0xRRGGBBAA
-     * @param  int  $source  0xRRGGBB
+     * @param  int  $under  a word (see DeepBitmap)
+     * @param  int  $source  a word of full alpha
      * @param  float  $as  0–1
      */
     public static function pixel(int $under, int $source, float $as, BlendMode $mode): int
     {
-        $ab = ($under & 255) / 255;
-        $cb = [($under >> 24) / 255, ($under >> 16 & 255) / 255, ($under >> 8 & 255) / 255];
-        $cs = [($source >> 16) / 255, ($source >> 8 & 255) / 255, ($source & 255) / 255];
-        $mixed = $ab > 0.0 ? $mode->colour($cb, $cs) : $cs;
-        $ao = $as + $ab * (1.0 - $as);
-        $alpha = (int) round($ao * 255);
-        if ($alpha === 0) {
-            return 0;
-        }
+        $full = DeepBitmap::FULL;
+        $ab = ($under & DeepBitmap::CHANNEL) / $full;
+        $inverse = 1.0 / max(1, $under & DeepBitmap::CHANNEL);
+        $cb = [($under >> 45) * $inverse, ($under >> 30 & DeepBitmap::CHANNEL) * $inverse, ($under >> 15 & DeepBitmap::CHANNEL) * $inverse];
+        $cs = [($source >> 45) / $full, ($source >> 30 & DeepBitmap::CHANNEL) / $full, ($source >> 15 & DeepBitmap::CHANNEL) / $full];
+        $alpha = (int) (($as + $ab * (1.0 - $as)) * $full + 0.5);
         $out = 0;
-        foreach ($mixed as $k => $b) {
-            $co = ($as * ((1.0 - $ab) * $cs[$k] + $ab * $b) + $ab * (1.0 - $as) * $cb[$k]) / $ao;
-            $out = $out << 8 | (int) round(max(0.0, min(1.0, $co)) * 255);
+        foreach ($ab > 0.0 ? $mode->colour($cb, $cs) : $cs as $k => $mixed) {
+            $co = $as * (1.0 - $ab) * $cs[$k] + $ab * (1.0 - $as) * $cb[$k] + $as * $ab * $mixed;
+            $out = $out << 15 | min($alpha, (int) (max(0.0, $co) * $full + 0.5));
         }
 
-        return $out << 8 | $alpha;
+        return $out << 15 | $alpha;
     }
 }

@@ -6,6 +6,7 @@ namespace Yarrowfog\Core\Paint;
 
 use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Stroke\Dab;
 
 /** Ink: dabs take colour from what lies under their middle; where nothing lies they keep their own. */
@@ -27,12 +28,13 @@ final class Lender
         }
         $key = StrokeBuffer::key(intdiv($x, StrokeBuffer::SIDE), intdiv($y, StrokeBuffer::SIDE));
         $this->tiles[$key] ??= $this->under->tile($key) ?? [];
-        $pixel = $this->tiles[$key][$y % StrokeBuffer::SIDE * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] ?? 0;
-        if (($pixel & 255) === 0) {
+        $word = $this->tiles[$key][$y % StrokeBuffer::SIDE * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] ?? 0;
+        if ($word === 0) {
             return $dab;
         }
+        $pixel = DeepBitmap::pixel($word);
         // Thin paint lends little.
-        $share = $dab->lends * ($pixel & 255) / 255;
+        $share = $dab->lends * ($word & DeepBitmap::CHANNEL) / DeepBitmap::FULL;
 
         return $dab->coloured(
             Oklab::fromSrgb(Srgb::fromInt($dab->colour))->mixedWith(Oklab::fromSrgb(Srgb::fromInt($pixel >> 8)), $share)->toSrgb()->toInt(),

@@ -113,6 +113,24 @@ final class PaintedStroke implements Printed
     }
 
     /**
+     * Ends a stroke that was fed in pieces and `canEnd`: the pixels are those of `whole`.
+     *
+     * @param  list<Sample>  $samples  that were not fed yet
+     */
+    public function end(array $samples): void
+    {
+        $this->feed($samples);
+        $this->isWhole = true;
+        $this->paint($this->maker->finish(), $this->biteMaker === null ? [] : $this->biteMaker->finish());
+    }
+
+    /** Whether its pieces can be gone on with to the end: nothing waits for that, and nothing was taken from the sheet, which may have changed since. */
+    public function canEnd(): bool
+    {
+        return $this->band === null && $this->smudger === null && $this->provisional() === [] && ! $this->brush->lendsFromSheet();
+    }
+
+    /**
      * What the stroke will still change when the pen lifts, in words.
      *
      * @return list<string>

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
-use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 
 /** A picture as what lies on the sheet. */
 final readonly class PictureUnder implements Under
 {
-    public function __construct(private Bitmap $picture)
+    public function __construct(private DeepBitmap $picture)
     {
     }
 
@@ -26,7 +26,7 @@ final readonly class PictureUnder implements Under
             $i = $y * $this->picture->width + $part->x;
             $j = ($y - $tile->y) * StrokeBuffer::SIDE + $part->x - $tile->x;
             for ($n = 0; $n < $part->width; $n++) {
-                $out[$j + $n] = $this->picture->pixels[$i + $n];
+                $out[$j + $n] = $this->picture->words[$i + $n];
             }
         }
 

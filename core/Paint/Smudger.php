@@ -6,6 +6,7 @@ namespace Yarrowfog\Core\Paint;
 
 use Closure;
 use Yarrowfog\Core\Raster\Bytes;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
@@ -14,14 +15,11 @@ use Yarrowfog\Core\Stroke\Dab;
  * Pushes about what lies on the sheet: each dab lays down some of what it carries, and
  * carries on what then lies under it.
  *
- * Pixels are premultiplied, 15 bits a channel: red << 45 | green << 30 | blue << 15 |
- * alpha, where 255 · 128 is full. Mixing two alike leaves both as they were, so a flat
+ * Pixels are words of DeepBitmap. Mixing two alike leaves both as they were, so a flat
  * colour stays flat.
  */
 final class Smudger
 {
-    private const MASK = 32767;
-
     /** @var array<string, array<int, int>> pixels by tile */
     private array $tiles = [];
 
@@ -47,7 +45,7 @@ final class Smudger
             $most *= max(1.0, $drive->from, $drive->to);
         }
         $this->reach = (int) ceil(min(2000.0, $most) * 0.7072) + 2;
-        $this->ink = self::premultiplied($brush->mainInk->toInt() << 8 | 255);
+        $this->ink = DeepBitmap::word($brush->mainInk->toInt() << 8 | 255);
     }
 
     /** @param  list<Dab>  $dabs */
@@ -94,7 +92,7 @@ final class Smudger
     }
 
     /**
-     * @return array<int, int>|null 0xRRGGBBAA; −1 where nothing changed
+     * @return array<int, int>|null words; −1 where nothing changed
      */
     public function tile(string $key): ?array
     {
@@ -105,7 +103,7 @@ final class Smudger
         $before = $this->before($key);
         $out = [];
         foreach ($tile as $i => $word) {
-            $out[] = $word === $before[$i] ? -1 : self::straight($word);
+            $out[] = $word === $before[$i] ? -1 : $word;
         }
 
         return $out;
@@ -186,7 +184,7 @@ final class Smudger
      */
     private static function mixed(array $tile, int $to, array $carried, int $from, int $span, int $width, int $height, array $ink, int $strength, int $fresh, int $colour): array
     {
-        $mask = self::MASK;
+        $mask = DeepBitmap::CHANNEL;
         $inkR = $colour >> 45;
         $inkG = $colour >> 30 & $mask;
         $inkB = $colour >> 15 & $mask;
@@ -291,39 +289,11 @@ final class Smudger
     /** @return array<int, int> what lay there before the stroke */
     private function before(string $key): array
     {
-        $under = $this->under?->tile($key);
-
-        return $under === null ? array_fill(0, StrokeBuffer::SIDE * StrokeBuffer::SIDE, 0) : array_map(self::premultiplied(...), $under);
+        return $this->under?->tile($key) ?? array_fill(0, StrokeBuffer::SIDE * StrokeBuffer::SIDE, 0);
     }
 
     private function floored(int $x): int
     {
         return (int) floor($x / StrokeBuffer::SIDE) * StrokeBuffer::SIDE;
-    }
-
-    private static function premultiplied(int $pixel): int
-    {
-        $a = $pixel & 255;
-        if ($a === 0) {
-            return 0;
-        }
-        $k = $a * 128;
-
-        return intdiv(($pixel >> 24) * $k + 127, 255) << 45 | intdiv(($pixel >> 16 & 255) * $k + 127, 255) << 30 | intdiv(($pixel >> 8 & 255) * $k + 127, 255) << 15 | $k;
-    }
-
-    private static function straight(int $word): int
-    {
-        $a = $word & self::MASK;
-        $alpha = $a + 64 >> 7;
-        if ($alpha === 0) {
-            return 0;
-        }
-        $half = $a >> 1;
-
-        return min(255, intdiv(($word >> 45) * 255 + $half, $a)) << 24
-            | min(255, intdiv(($word >> 30 & self::MASK) * 255 + $half, $a)) << 16
-            | min(255, intdiv(($word >> 15 & self::MASK) * 255 + $half, $a)) << 8
-            | $alpha;
     }
 }

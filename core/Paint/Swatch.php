@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint;
 
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
@@ -20,17 +21,17 @@ final class Swatch
     public static function paint(Kit|Levels $kit, Brush $brush, array $traces, int $roll, int $width, int $height, ?Bitmap $on = null): Bitmap
     {
         $bounds = new Rect(0, 0, $width, $height);
-        $sheet = $on ?? Bitmap::filled($width, $height);
+        $sheet = $on === null ? DeepBitmap::empty($width, $height) : DeepBitmap::of($on);
         if ($brush->choice('does') === InkSettings::SMUDGES || $brush->base('lends') > 0) {
             // Each stroke meets what the one before has left.
             foreach ($traces as $i => $trace) {
                 $sheet = Lay::over($sheet, $bounds, (new StrokePainter($kit, $brush, new PictureUnder($sheet)))->stroke($trace, $roll + $i, $bounds));
             }
 
-            return $sheet;
+            return $sheet->toBitmap();
         }
 
-        return Lay::over($sheet, $bounds, ...self::strokes($kit, $brush, $traces, $roll, $bounds));
+        return Lay::over($sheet, $bounds, ...self::strokes($kit, $brush, $traces, $roll, $bounds))->toBitmap();
     }
 
     /**
@@ -84,7 +85,7 @@ final class Swatch
         }
         $parts = [];
         foreach ($changed as $area) {
-            $parts[] = [$area, Lay::over(Bitmap::filled($area->width, $area->height), $area, ...$strokes)];
+            $parts[] = [$area, Lay::over(DeepBitmap::empty($area->width, $area->height), $area, ...$strokes)->toBitmap()];
         }
 
         return $parts;

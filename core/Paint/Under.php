@@ -9,7 +9,7 @@ interface Under
 {
     /**
      * @param  string  $key  of a tile (see StrokeBuffer)
-     * @return array<int, int>|null 0xRRGGBBAA, StrokeBuffer::SIDE rows; null where nothing lies
+     * @return array<int, int>|null words (see DeepBitmap), StrokeBuffer::SIDE rows; null where nothing lies
      */
     public function tile(string $key): ?array;
 }

@@ -68,6 +68,67 @@ final class Bytes
     }
 
     /**
+     * Four planes of bytes, one for each byte of the pixels from the lowest to the highest, to ints.
+     *
+     * @return array<int, int>
+     */
+    public static function ofPlanes(string $bytes): array
+    {
+        $count = strlen($bytes) >> 2;
+        if ($count === 0) {
+            return [];
+        }
+        $whole = $count + 7 & ~7;
+        if ($whole > $count) {
+            $bytes = implode('', array_map(fn (string $plane): string => str_pad($plane, $whole, "\0"), str_split($bytes, $count)));
+        }
+        $out = array_fill(0, $whole, 0);
+        $words = self::ints('P', $bytes);
+        $n = $whole >> 3;
+        $to = 0;
+        for ($i = 1; $i <= $n; $i++) {
+            $a = $words[$i];
+            $b = $words[$i + $n];
+            $c = $words[$i + 2 * $n];
+            $d = $words[$i + 3 * $n];
+            $out[$to] = $a & 255 | ($b & 255) << 8 | ($c & 255) << 16 | ($d & 255) << 24;
+            $out[$to + 1] = $a >> 8 & 255 | ($b >> 8 & 255) << 8 | ($c >> 8 & 255) << 16 | ($d >> 8 & 255) << 24;
+            $out[$to + 2] = $a >> 16 & 255 | ($b >> 16 & 255) << 8 | ($c >> 16 & 255) << 16 | ($d >> 16 & 255) << 24;
+            $out[$to + 3] = $a >> 24 & 255 | ($b >> 24 & 255) << 8 | ($c >> 24 & 255) << 16 | ($d >> 24 & 255) << 24;
+            $out[$to + 4] = $a >> 32 & 255 | ($b >> 32 & 255) << 8 | ($c >> 32 & 255) << 16 | ($d >> 32 & 255) << 24;
+            $out[$to + 5] = $a >> 40 & 255 | ($b >> 40 & 255) << 8 | ($c >> 40 & 255) << 16 | ($d >> 40 & 255) << 24;
+            $out[$to + 6] = $a >> 48 & 255 | ($b >> 48 & 255) << 8 | ($c >> 48 & 255) << 16 | ($d >> 48 & 255) << 24;
+            $out[$to + 7] = $a >> 56 & 255 | ($b >> 56 & 255) << 8 | ($c >> 56 & 255) << 16 | ($d >> 56 & 255) << 24;
+            $to += 8;
+        }
+
+        return $whole === $count ? $out : array_slice($out, 0, $count);
+    }
+
+    /** @param  array<int, int>  $pixels  0–0xFFFFFFFF */
+    public static function planes(array $pixels): string
+    {
+        $count = count($pixels);
+        $whole = $count & ~7;
+        $bytes = '';
+        for ($shift = 0; $shift < 32; $shift += 8) {
+            $words = array_fill(0, $whole >> 3, 0);
+            $to = 0;
+            for ($i = 0; $i < $whole; $i += 8) {
+                $words[$to] = ($pixels[$i] >> $shift & 255) | ($pixels[$i + 1] >> $shift & 255) << 8 | ($pixels[$i + 2] >> $shift & 255) << 16 | ($pixels[$i + 3] >> $shift & 255) << 24
+                    | ($pixels[$i + 4] >> $shift & 255) << 32 | ($pixels[$i + 5] >> $shift & 255) << 40 | ($pixels[$i + 6] >> $shift & 255) << 48 | ($pixels[$i + 7] >> $shift & 255) << 56;
+                $to++;
+            }
+            $bytes .= self::fromWords($words);
+            for ($i = $whole; $i < $count; $i++) {
+                $bytes .= chr($pixels[$i] >> $shift & 255);
+            }
+        }
+
+        return $bytes;
+    }
+
+    /**
      * Little-endian 16-bit bytes to ints.
      *
      * @return array<int, int>

@@ -167,6 +167,12 @@ final readonly class Brush
         return $base instanceof Curve ? $base : Curve::straight();
     }
 
+    /** Whether its dabs take colour from what lies under them. */
+    public function lendsFromSheet(): bool
+    {
+        return $this->base('lends') > 0 || $this->value('lends')->drives !== [];
+    }
+
     /** Whether the tip is laid along the stroke as one band, not printed in dabs. */
     public function isBand(): bool
     {

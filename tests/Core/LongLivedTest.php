@@ -12,6 +12,7 @@ use Yarrowfog\Core\Paint\HalvedLevels;
 use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\StencilRack;
 use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Practice\Movements;
@@ -68,10 +69,10 @@ final class LongLivedTest extends TestCase
         $brush = Brush::read(['kind' => $kind, 'settings' => $settings]);
         $sheet = new Rect(0, 0, 90, 50);
         $trace = Movements::swell(new Rect(15, 15, 60, 20));
-        $under = Pictures::bitmap(90, 50, fn (int $x): int => $x < 40 ? 0xFFFFFFFF : 0xC0B0A080);
+        $under = DeepBitmap::of(Pictures::bitmap(90, 50, fn (int $x): int => $x < 40 ? 0xFFFFFFFF : 0xC0B0A080));
         $first = null;
         for ($i = 0; $i < self::TIMES; $i++) {
-            $painted = Lay::over($under, $sheet, (new StrokePainter($tip, $brush))->stroke($trace, 3, $sheet))->toBytes();
+            $painted = Lay::over($under, $sheet, (new StrokePainter($tip, $brush))->stroke($trace, 3, $sheet))->words;
             $first ??= $painted;
             self::assertSame($first, $painted, "stroke {$i}");
         }

@@ -15,6 +15,7 @@ use App\Painting\LiveCache;
 use App\Store\Memory;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use stdClass;
@@ -106,6 +107,30 @@ final class EaselTest extends FeatureTestCase
         self::assertSame(-1, app(LiveCache::class)->piece(self::UUID));
     }
 
+    /**
+     * Ended from its pieces, or painted from its whole trace: the same is kept.
+     *
+     * @param  array<string, mixed>  $settings
+     */
+    #[DataProvider('brushes')]
+    public function test_a_stroke_at_hand_is_ended_as_it_would_be_painted_whole(array $settings): void
+    {
+        [$sheet, $order, $samples] = $this->begun($settings);
+        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples])->assertOk();
+        $kept = fn (): array => DB::table('tiles')->orderBy('place')->get(['place', 'pixels', 'rest'])->all();
+        $whole = $kept();
+        $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
+        self::assertSame([], $kept());
+        $this->atAnEasel();
+        foreach (['aaaaaaaa-d9cb-469f-a165-70867728950e' => $samples, 'bbbbbbbb-d9cb-469f-a165-70867728950e' => [...array_slice($samples, 0, 30), [$samples[30][0], 333, 222, 1], ...array_slice($samples, 31)]] as $uuid => $inPieces) {
+            // The second time the pieces were not those of the trace that is kept.
+            $this->pieces($sheet, [...$order, 'stroke' => $uuid], $inPieces);
+            $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'stroke' => $uuid, 'samples' => $samples])->assertOk();
+            self::assertEquals($whole, $kept());
+            $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
+        }
+    }
+
     public function test_a_stroke_at_hand_goes_on_only_with_its_own_next_piece_and_order(): void
     {
         [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30]]);
@@ -157,6 +182,7 @@ final class EaselTest extends FeatureTestCase
     public function test_pieces_go_to_the_pen_previews_to_the_views_and_the_rest_to_none(): void
     {
         self::assertSame(Easel::PEN, LiveDoor::easels('/sheets/3/pieces'));
+        self::assertSame(Easel::PEN, LiveDoor::easels('/sheets/3/strokes'));
         self::assertSame(Easel::PEN, LiveDoor::easels('/tune/3/pieces'));
         self::assertSame(Easel::VIEW, LiveDoor::easels('/tune/3/swatch'));
         self::assertSame(Easel::VIEW, LiveDoor::easels('/cut/3/preview'));

@@ -9,8 +9,15 @@ use App\Models\Sheet;
 use App\Models\Stroke;
 use App\Painting\LiveCache;
 use App\Pictures\PictureFile;
+use App\Store\Blob;
+use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+use Illuminate\Testing\TestResponse;
+use Imagick;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Core\Pictures;
+use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 
@@ -153,6 +160,29 @@ final class PaintTest extends FeatureTestCase
         self::assertSame(255, $without->at($x, $y) & 255);
     }
 
+    /** Every value of a soft stroke, as ImageMagick reads it: finer than 8 bits, and the same when rounded to them. */
+    public function test_a_sheet_is_saved_with_16_bits_a_channel(): void
+    {
+        [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 60], 'opacity' => ['base' => 0.13]]);
+        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'inks' => ['main' => '#804020', 'second' => '#ffffff'], 'samples' => $samples])->assertOk();
+        $png = (string) $this->get("/sheets/{$sheet->id}/picture?bits=16")->assertOk()->getContent();
+        self::assertSame([16, 6], [ord($png[24]), ord($png[25])], 'depth and colour type of the PNG header: 16 bits, RGBA');
+        $picture = new Imagick;
+        $picture->readImageBlob($png);
+        $eight = PictureFile::read((string) $this->get("/sheets/{$sheet->id}/picture")->assertOk()->getContent())->bitmap();
+        $alphas = [];
+        foreach ($picture->exportImagePixels(0, 0, $sheet->width, $sheet->height, 'RGBA', Imagick::PIXEL_SHORT) as $i => $value) {
+            $pixel = $eight->pixels[intdiv($i, 4)];
+            if ($i % 4 === 3) {
+                self::assertEqualsWithDelta($pixel & 255, $value / 257, 0.51);
+                $alphas[$value] = true;
+            } elseif (($pixel & 255) > 20) {
+                self::assertEqualsWithDelta([0x80, 0x40, 0x20][$i % 4], $value / 257, 0.2);
+            }
+        }
+        self::assertGreaterThan(200, count($alphas), 'more steps than the 34 of 8 bits');
+    }
+
     public function test_a_large_sheet_costs_only_what_is_painted(): void
     {
         $brush = $this->brush();
@@ -206,6 +236,72 @@ final class PaintTest extends FeatureTestCase
         (require dirname(__DIR__, 2).'/database/migrations/2026_11_29_000006_bytes.php')->up();
         self::assertSame(['blob', 'blob', 'blob'], $types());
         self::assertSame($painted, $pixels());
+    }
+
+    /** Thin glazes add up through the store, and through undo and redo: 8 bits would show nothing of any of them. */
+    public function test_glazes_of_a_fifth_of_a_percent_add_up(): void
+    {
+        [$sheet, $order] = $this->begun();
+        $glaze = fn (int $i): TestResponse => $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'size' => 60, 'opacity' => 0.002, 'stroke' => sprintf('%08x-d9cb-469f-a165-70867728950e', $i), 'samples' => [[0, 60, 60, 1]]])->assertOk();
+        for ($i = 1; $i <= 20; $i++) {
+            $glaze($i);
+        }
+        $middle = function () use ($sheet): int {
+            $patch = self::patches($this->get("/sheets/{$sheet->id}/pixels"))['patches'][0];
+
+            return $patch['picture']->at(60 - $patch['x'], 60 - $patch['y']) & 255;
+        };
+        self::assertEqualsWithDelta(255 * (1 - 0.998 ** 20), $middle(), 1.0);
+        for ($i = 0; $i < 10; $i++) {
+            $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
+        }
+        self::assertEqualsWithDelta(255 * (1 - 0.998 ** 10), $middle(), 1.0);
+        for ($i = 0; $i < 10; $i++) {
+            $this->postJson("/sheets/{$sheet->id}/redo")->assertOk();
+        }
+        self::assertEqualsWithDelta(255 * (1 - 0.998 ** 20), $middle(), 1.0);
+    }
+
+    /** What an earlier version kept, in tiles of 128 px and 8 bits, is there afterwards, and can be undone. */
+    public function test_tiles_of_an_earlier_version_are_taken_over(): void
+    {
+        [$sheet, $order, $samples] = $this->begun();
+        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples])->assertOk();
+        $picture = Pictures::bitmap(128, 128, fn (int $x, int $y): int => $x << 25 | $y << 17 | 0x40FF);
+        DB::table('tiles')->delete();
+        DB::table('stroke_tiles')->delete();
+        foreach (['tiles', 'stroke_tiles'] as $name) {
+            Schema::table($name, fn (Blueprint $table) => $table->dropColumn('rest'));
+        }
+        $layer = $sheet->layer()->id;
+        $stroke = Stroke::query()->firstOrFail()->id;
+        $packed = fn (Bitmap $tile): Blob => new Blob((string) gzcompress($tile->toBytes(), 1));
+        $before = Pictures::bitmap(128, 128, fn (int $x, int $y): int => $y << 25 | 0x3020FF);
+        $lower = Stroke::query()->create([...Stroke::query()->firstOrFail()->only('layer_id', 'brush_id', 'tip_hash', 'brush', 'roll'), 'trace' => new Blob('-'), 'uuid' => 'aaaaaaaa-d9cb-469f-a165-70867728950e'])->id;
+        DB::table('tiles')->insert([['layer_id' => $layer, 'place' => '1 0', 'pixels' => $packed($picture)], ['layer_id' => $layer, 'place' => '0 0', 'pixels' => $packed($picture)]]);
+        // The later stroke changed one tile, the one before it made that one.
+        DB::table('stroke_tiles')->insert([['stroke_id' => $lower, 'place' => '1 0', 'pixels' => $packed($before)], ['stroke_id' => $stroke, 'place' => '1 0', 'pixels' => null]]);
+        (require dirname(__DIR__, 2).'/database/migrations/2026_11_29_000007_rest.php')->up();
+        $shown = function () use ($sheet): array {
+            $at = [];
+            foreach (self::patches($this->get("/sheets/{$sheet->id}/pixels"))['patches'] as $patch) {
+                $at["{$patch['x']} {$patch['y']}"] = $patch['picture']->pixels;
+            }
+
+            return $at;
+        };
+        $states = [
+            ['0 0' => $picture->pixels, '128 0' => $picture->pixels],
+            ['0 0' => $picture->pixels, '128 0' => $before->pixels],
+            ['0 0' => $picture->pixels],
+        ];
+        self::assertEquals($states[0], $shown());
+        foreach (['undo' => [1, 2], 'redo' => [1, 0]] as $way => $after) {
+            foreach ($after as $state) {
+                $this->postJson("/sheets/{$sheet->id}/{$way}")->assertOk();
+                self::assertEquals($states[$state], $shown(), "{$way} to {$state}");
+            }
+        }
     }
 
     /** Bands, and what tapers out, may have shown more while they were live; asking what lies there never leaves the sheet. */

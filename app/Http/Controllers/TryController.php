@@ -67,7 +67,7 @@ final class TryController
 
     public function download(Request $request, Sheet $sheet, SheetPicture $pictures): FileResponse
     {
-        return response($pictures->png($sheet, $request->query('paper') === '1'), 200, [
+        return response($pictures->png($sheet, $request->query('paper') === '1', $request->query('bits') === '16'), 200, [
             'Content-Type' => 'image/png',
             'Content-Disposition' => 'attachment; filename="sheet-'.$sheet->id.'.png"',
         ]);

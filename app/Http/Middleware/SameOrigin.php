@@ -10,10 +10,10 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Guards the pieces of a stroke: they come dozens of times a second and carry no session.
+ * Guards strokes and their pieces: they come dozens of times a second, and carry no session that could lapse.
  *
  * A page of another origin cannot set these headers (Fetch Metadata Request Headers, and
- * the Origin header of the Fetch standard). What a piece writes is a cache and nothing else.
+ * the Origin header of the Fetch standard).
  */
 final class SameOrigin
 {
@@ -26,6 +26,6 @@ final class SameOrigin
         $origin = $request->headers->get('Origin');
         $isOwn = $site === null ? $origin === $request->getSchemeAndHttpHost() : $site === 'same-origin';
 
-        return $isOwn ? $next($request) : new JsonResponse(['message' => 'Pieces of a stroke are taken from Yarrowfog’s own pages only.'], 403);
+        return $isOwn ? $next($request) : new JsonResponse(['message' => 'Strokes are taken from Yarrowfog’s own pages only.'], 403);
     }
 }

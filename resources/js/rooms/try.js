@@ -171,6 +171,7 @@ export const tryRoom = () => extended(painting(pageData('try-data')), {
     asking: false,
     sheetMessage: '',
     listing: false,
+    saving: false,
 
     init() {
         this.startPainting({ bottom: 128, top: 60 });
@@ -185,12 +186,22 @@ export const tryRoom = () => extended(painting(pageData('try-data')), {
         });
     },
     toggleListing() {
-        this.listing = !this.listing;
-        this.asking = false;
+        this.open('listing');
     },
     toggleAsking() {
-        this.asking = !this.asking;
-        this.listing = false;
+        this.open('asking');
+    },
+    toggleSaving() {
+        this.open('saving');
+    },
+    closeMenus() {
+        this.open('');
+    },
+    /** Opens one of the three menus, or closes it; the others close. */
+    open(name) {
+        for (const menu of ['listing', 'asking', 'saving']) {
+            this[menu] = menu === name && !this[menu];
+        }
     },
     async makeSheet() {
         this.sheetMessage = '';

@@ -11,15 +11,21 @@
         <div x-ref="mat" class="absolute inset-0 overflow-hidden">
             <canvas x-ref="sheet" width="{{ $sheet->width }}" height="{{ $sheet->height }}" class="paper absolute shadow-[0_2px_12px_#0003]" role="img" aria-label="{{ $sheet->name }}: paint here with pen or mouse"></canvas>
         </div>
-        <div class="absolute left-[14px] right-[14px] top-[12px] flex flex-wrap items-center gap-[6px]">
+        <div class="absolute left-[14px] right-[14px] top-[12px] flex flex-wrap items-center gap-[6px]" x-on:keydown.escape="closeMenus">
             <h1 class="on-mat m-0 font-title text-[15px]">{{ $sheet->name }} <span class="font-sans text-[12.5px] font-normal text-stone">{{ number_format($sheet->width) }} × {{ number_format($sheet->height) }} px</span></h1>
             <button type="button" class="on-mat" x-on:click="undo" :disabled="!canUndo">Undo</button>
             <button type="button" class="on-mat" x-on:click="redo" :disabled="!canRedo">Redo</button>
             <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="size-[24px]" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="h-[24px] w-[52px] text-center tabular-nums" x-on:click="fit" x-text="zoom" title="Fit the sheet"></button><button type="button" class="size-[24px]" x-on:click="closer" aria-label="Closer">+</button></span>
             <p class="m-0 rounded bg-fog-50 px-2 py-1 text-[13px] text-madder" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
             <span class="on-mat ml-auto text-stone" x-text="penWords"></span>
-            <a class="on-mat no-underline" href="{{ route('sheets.picture', $sheet) }}?paper=1" download>Save with paper</a>
-            <a class="on-mat no-underline" href="{{ route('sheets.picture', $sheet) }}" download>Save without</a>
+            <div class="relative" data-saves>
+                <button type="button" class="on-mat" x-on:click="toggleSaving" :aria-expanded="saving">Save as PNG</button>
+                <ul class="card absolute right-0 top-[36px] z-10 m-0 flex w-[250px] list-none flex-col gap-[2px] p-2 shadow-[0_2px_10px_#0003]" x-show="saving" x-cloak>
+                    <li><a class="quiet block no-underline" href="{{ route('sheets.picture', $sheet) }}?paper=1" download x-on:click="closeMenus">With its paper</a></li>
+                    <li><a class="quiet block no-underline" href="{{ route('sheets.picture', $sheet) }}" download x-on:click="closeMenus">Paint only, on nothing</a></li>
+                    <li><a class="quiet flex flex-col no-underline" href="{{ route('sheets.picture', $sheet) }}?bits=16" download x-on:click="closeMenus">Paint only, 16 bits a channel<span class="small">all the fine steps that thin glazes make</span></a></li>
+                </ul>
+            </div>
             <div class="relative" data-sheets>
                 <button type="button" class="on-mat" x-on:click="toggleListing" :aria-expanded="listing">Sheets</button>
                 <ul class="card absolute right-0 top-[36px] z-10 m-0 flex max-h-[60vh] w-[260px] list-none flex-col gap-[2px] overflow-y-auto p-2 shadow-[0_2px_10px_#0003]" x-show="listing" x-cloak>

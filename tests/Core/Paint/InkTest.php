@@ -18,6 +18,7 @@ use Yarrowfog\Core\Paint\Lender;
 use Yarrowfog\Core\Paint\PictureUnder;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
@@ -212,7 +213,7 @@ final class InkTest extends TestCase
         $from = Oklab::fromSrgb(Srgb::fromHex('#c02020'));
         $to = Oklab::fromSrgb(Srgb::fromHex('#2040c0'));
         foreach ([255 => 0.8, 128 => 0.8 * 128 / 255, 0 => 0.0] as $alpha => $share) {
-            $lender = new Lender(new PictureUnder(Pictures::bitmap(128, 128, fn (): int => 0x2040C000 | $alpha)));
+            $lender = new Lender(new PictureUnder(DeepBitmap::of(Pictures::bitmap(128, 128, fn (): int => 0x2040C000 | $alpha))));
             $dab = $lender->lent(new Dab(0, 0, 40.5, 60.5, new Shape(10, 0, 1), 1, 1, 0xC02020, lends: 0.8));
             self::assertSame($from->mixedWith($to, $share)->toSrgb()->toHex(), sprintf('#%06x', $dab->colour));
             self::assertSame($alpha === 0 ? 0.0 : $share, $dab->drift->lends);

@@ -15,6 +15,7 @@ use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
@@ -117,14 +118,14 @@ final class StrokePainterTest extends TestCase
     {
         $buffer = new StrokeBuffer(new Rect(0, 0, 128, 128), 0xFF0000);
         $tile = $buffer->take('0 0');
-        $tile[0] = 32768;
+        $tile[0] = 32900;
         $tile[1] = 65535;
-        $tile[2] = 32768;
+        $tile[2] = 32900;
         $buffer->put('0 0', $tile, [0, 0, 3, 1]);
-        $out = Lay::over(new Bitmap(4, 1, [0xFFFFFFFF, 0x00FF00FF, 0, 0x123456FF]), new Rect(0, 0, 4, 1), $buffer);
+        $out = Lay::over(DeepBitmap::of(new Bitmap(4, 1, [0xFFFFFFFF, 0x00FF00FF, 0, 0x123456FF])), new Rect(0, 0, 4, 1), $buffer)->toBitmap();
         self::assertSame([0xFF7F7FFF, 0xFF0000FF, 0xFF000080, 0x123456FF], $out->pixels);
         // Half over half: αo = 0.75, the stroke's share of it two thirds.
-        $half = Lay::over(new Bitmap(1, 1, [0x00FF0080]), new Rect(0, 0, 1, 1), $buffer)->at(0, 0);
+        $half = Lay::over(DeepBitmap::of(new Bitmap(1, 1, [0x00FF0080])), new Rect(0, 0, 1, 1), $buffer)->toBitmap()->at(0, 0);
         self::assertEqualsWithDelta(255 * 2 / 3, $half >> 24, 1);
         self::assertEqualsWithDelta(255 / 3, $half >> 16 & 255, 1);
         self::assertEqualsWithDelta(191, $half & 255, 1);

@@ -16,6 +16,9 @@ final class BytesTest extends TestCase
     {
         self::assertSame("\x11\x22\x33\x44\xAA\xBB\xCC\xDD\x01\x02\x03\x04", Bytes::fromPixels([0x11223344, 0xAABBCCDD, 0x01020304]));
         self::assertSame([0x11223344, 0xAABBCCDD, 0x01020304], Bytes::toPixels("\x11\x22\x33\x44\xAA\xBB\xCC\xDD\x01\x02\x03\x04"));
+        self::assertSame("\x44\xDD\x04\x33\xCC\x03\x22\xBB\x02\x11\xAA\x01", Bytes::planes([0x11223344, 0xAABBCCDD, 0x01020304]));
+        self::assertSame([0x11223344, 0xAABBCCDD, 0x01020304], Bytes::ofPlanes("\x44\xDD\x04\x33\xCC\x03\x22\xBB\x02\x11\xAA\x01"));
+        self::assertSame([], Bytes::ofPlanes(Bytes::planes([])));
         self::assertSame("\x34\x12\xFF\xFF\x01\x00\x00\x80\x05\x00", Bytes::fromValues([0x1234, 0xFFFF, 1, 0x8000, 5]));
         self::assertSame([0x1234, 0xFFFF, 1, 0x8000, 5], Bytes::toValues("\x34\x12\xFF\xFF\x01\x00\x00\x80\x05\x00"));
         self::assertSame("\x02\x00\x00\x00\x00\x00\x00\x40", Bytes::fromWords([1 << 62 | 2]));
@@ -41,6 +44,7 @@ final class BytesTest extends TestCase
             $words[] = $chance->getInt(0, PHP_INT_MAX);
         }
         self::assertTrue($pixels === Bytes::toPixels(Bytes::fromPixels($pixels)));
+        self::assertTrue($pixels === Bytes::ofPlanes(Bytes::planes($pixels)));
         self::assertTrue($values === Bytes::toValues(Bytes::fromValues($values)));
         self::assertTrue($words === Bytes::toWords(Bytes::fromWords($words)));
         self::assertSame(4 * $count, strlen(Bytes::fromPixels($pixels)));
