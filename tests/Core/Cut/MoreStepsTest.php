@@ -462,6 +462,38 @@ final class MoreStepsTest extends TestCase
         return $all;
     }
 
+    /** Large pictures are gone through part by part; an edge comes out as it does in a small one. */
+    public function test_edges_are_the_same_wherever_they_lie_in_a_large_picture(): void
+    {
+        $steps = CutList::read(['kind' => 'own colours', 'steps' => [['step' => 'clear-colour', 'numbers' => ['places' => [[0.01, 0.01]]]], ['step' => 'lift-backing']]]);
+        $disc = fn (int $x, int $y): int => self::over([40, 90, 60], [244, 236, 216], max(0.0, min(1.0, (60.0 - hypot($x - 80, $y - 80)) / 4)));
+        $alone = Replay::of($steps, Pictures::bitmap(160, 160, $disc))->picture;
+        // Across the borders of parts, and inside one.
+        $places = [[180, 190], [420, 30], [30, 300]];
+        $large = Pictures::bitmap(640, 480, function (int $x, int $y) use ($places, $disc): int {
+            foreach ($places as [$left, $top]) {
+                if ($x >= $left && $x < $left + 160 && $y >= $top && $y < $top + 160) {
+                    return $disc($x - $left, $y - $top);
+                }
+            }
+
+            return 0xF4ECD8FF;
+        });
+        $cut = Replay::of($steps, $large)->picture;
+        $soft = 0;
+        foreach ($places as [$left, $top]) {
+            foreach ($alone->pixels as $i => $p) {
+                $q = $cut->at($left + $i % 160, $top + intdiv($i, 160));
+                $soft += ($p & 255) > 0 && ($p & 255) < 255 ? 1 : 0;
+                self::assertEqualsWithDelta($p & 255, $q & 255, 3);
+                foreach (($p & 255) > 40 ? [24, 16, 8] : [] as $shift) {
+                    self::assertEqualsWithDelta($p >> $shift & 255, $q >> $shift & 255, 8);
+                }
+            }
+        }
+        self::assertGreaterThan(3000, $soft);
+    }
+
     /**
      * A leaf in one colour, opaque on its backing, its edge sharp or blurred: cleared and lifted it is what it was before it lay there.
      *
