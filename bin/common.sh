@@ -34,6 +34,8 @@ install_system() {
     command -v curl >/dev/null || wanted+=(curl)
     command -v node >/dev/null || wanted+=(nodejs)
     command -v npm >/dev/null || wanted+=(npm)
+    # Drawings of lines are made into pixels by it.
+    command -v rsvg-convert >/dev/null || wanted+=(librsvg2-bin)
     [ "${1:-}" != with-browser ] || command -v chromedriver >/dev/null || wanted+=(chromium chromium-driver)
     [ "${1:-}" != with-compiler ] || command -v gcc >/dev/null || wanted+=(gcc libc6-dev)
     if [ ${#wanted[@]} -gt 0 ]; then

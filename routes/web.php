@@ -27,6 +27,7 @@ Route::redirect('/', '/gather');
 Route::get('/gather', [GatherController::class, 'show'])->name('gather');
 Route::post('/sources', [SourceController::class, 'store'])->name('sources.store');
 Route::patch('/sources/{source}', [SourceController::class, 'update'])->name('sources.update');
+Route::put('/sources/{source}/size', [SourceController::class, 'redraw'])->name('sources.redraw');
 Route::delete('/sources/{source}', [SourceController::class, 'destroy'])->name('sources.destroy');
 Route::post('/sources/{id}/restore', [SourceController::class, 'restore'])->whereNumber('id')->name('sources.restore');
 Route::post('/fonts', [WayController::class, 'font'])->name('fonts.store');

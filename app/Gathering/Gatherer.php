@@ -8,9 +8,12 @@ use App\Models\Source;
 use App\Pictures\Picture;
 use App\Pictures\PictureFile;
 use App\Pictures\PictureRefused;
+use App\Pictures\SvgFile;
 use App\Store\Derived;
 use App\Store\Kept;
+use Illuminate\Database\Eloquent\Builder;
 use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\InvalidInput;
 
 /** Takes pictures in as they come, and shows them at the sizes that the rooms need. */
 final readonly class Gatherer
@@ -19,6 +22,9 @@ final readonly class Gatherer
     public const PREVIEW = 1000;
 
     private const THUMB = 440;
+
+    /** Where a source came from that is a drawing of lines. */
+    private const LINES = 'lines';
 
     public function __construct(private Kept $kept, private Derived $derived)
     {
@@ -34,6 +40,9 @@ final readonly class Gatherer
      */
     public function takeIn(string $bytes, string $name, string $origin = 'file', ?array $recipe = null): Source
     {
+        if (SvgFile::is($bytes)) {
+            return Source::query()->create([...$this->drawn($bytes, SvgFile::FIRST), 'name' => $name, 'origin' => self::LINES]);
+        }
         $type = PictureFile::check($bytes);
         $picture = PictureFile::read($bytes);
 
@@ -60,10 +69,53 @@ final readonly class Gatherer
     public function takeInOnce(string $bytes, string $name): array
     {
         return $this->kept->alone($bytes, function () use ($bytes, $name): array {
-            $here = Source::query()->where('hash', hash('sha256', $bytes))->first();
+            $hash = hash('sha256', $bytes);
+            $here = Source::query()->where(fn (Builder $same) => $same->where('hash', $hash)->orWhere('recipe->svg', $hash))->first();
 
             return [$here ?? $this->takeIn($bytes, $name), $here !== null];
         });
+    }
+
+    /**
+     * Makes the picture of a drawing of lines anew, larger or smaller; what is measured in px in its list follows.
+     *
+     * @param  int  $side  px of its longer side
+     *
+     * @throws InvalidInput|PictureRefused
+     */
+    public function redraw(Source $source, int $side): void
+    {
+        $svg = $source->recipe['svg'] ?? null;
+        if (! is_string($svg)) {
+            throw new InvalidInput('side', 'This source is no drawing of lines: its pixels are as they came in.');
+        }
+        $before = max($source->width, $source->height);
+        $source->fill($this->drawn($this->kept->get($svg), $side));
+        $source->cut_list = $source->cut_list?->scaled(max($source->width, $source->height) / $before);
+        $source->save();
+    }
+
+    /**
+     * @return array<string, mixed> what a source holds of a drawing of lines
+     *
+     * @throws PictureRefused
+     */
+    private function drawn(string $svg, int $side): array
+    {
+        $png = SvgFile::png($svg, $side);
+        $picture = PictureFile::read($png);
+        if (trim($picture->rgba, "\0") === '') {
+            throw new PictureRefused('Nothing is drawn in this SVG. What it loads from elsewhere is left out: save it with everything inside it.');
+        }
+
+        return [
+            'hash' => $this->kept->put($png),
+            'type' => 'png',
+            'bytes' => strlen($svg),
+            'width' => $picture->width,
+            'height' => $picture->height,
+            'recipe' => ['svg' => $this->kept->put($svg), 'side' => $side],
+        ];
     }
 
     /** Takes a picture from one of the ways. */

@@ -23,7 +23,7 @@ use Yarrowfog\Core\Cut\CutList;
  * @property int $height
  * @property int|null $dpi
  * @property CutList|null $cut_list
- * @property string $origin  file, scanner, camera, mark, lettering, shape or growth
+ * @property string $origin  file, lines (an SVG), scanner, camera, mark, lettering, shape or growth
  * @property array<string, mixed>|null $recipe  what it was made by, where it can be made anew
  * @property list<string>|null $tags
  * @property CarbonImmutable $created_at
@@ -51,6 +51,12 @@ final class Source extends Model
         return $this->cut_list ?? CutList::read(['steps' => [['step' => 'trim']]]);
     }
 
+    /** px of the longer side at which a drawing of lines was made; null for any other source. */
+    public function drawnAt(): ?int
+    {
+        return isset($this->recipe['svg']) && is_int($this->recipe['side'] ?? null) ? $this->recipe['side'] : null;
+    }
+
     /** px, dpi and the width in mm, as far as they are known. */
     public function facts(): string
     {
@@ -59,6 +65,6 @@ final class Source extends Model
             $facts .= " · {$this->dpi} dpi · ".number_format($this->width / $this->dpi * 25.4).' mm wide';
         }
 
-        return $facts;
+        return $this->drawnAt() === null ? $facts : $facts.' · drawn by lines';
     }
 }

@@ -28,7 +28,7 @@ enum PictureType: string
             str_starts_with($bytes, "II*\0"), str_starts_with($bytes, "MM\0*") => self::Tiff,
             str_starts_with($bytes, 'BM') => self::Bmp,
             str_starts_with($bytes, 'GIF87a'), str_starts_with($bytes, 'GIF89a') => self::Gif,
-            default => throw new PictureRefused('This is not a picture that Yarrowfog opens. It opens PNG, JPEG, WebP, TIFF, BMP and GIF.'),
+            default => throw new PictureRefused('This is not a picture that Yarrowfog opens. It opens PNG, JPEG, WebP, TIFF, BMP and GIF, and SVG as a source.'),
         };
     }
 

@@ -63,6 +63,12 @@ final readonly class CutList
         return $at;
     }
 
+    /** The same list for a picture `$factor` times as large: what is measured in px follows, as far as a step allows it. */
+    public function scaled(float $factor): self
+    {
+        return self::read(['kind' => $this->kind->value, 'steps' => array_map(fn (ListedStep $s): array => (new ListedStep($s->step, $s->numbers->scaled($factor)->within(), $s->on))->toArray(), $this->steps)]);
+    }
+
     /** @return array{kind: string, steps: list<array{step: string, on: bool, numbers: array<string, mixed>}>} */
     public function toArray(): array
     {

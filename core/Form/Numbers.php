@@ -105,6 +105,20 @@ final readonly class Numbers
         return new self($this->params, $values);
     }
 
+    /** The same, each number as near as it may be. */
+    public function within(): self
+    {
+        $values = $this->values;
+        foreach ($this->params as $param) {
+            $value = $values[$param->key];
+            if (is_float($value) && $param->most > $param->least) {
+                $values[$param->key] = max($param->least, min($param->most, $value));
+            }
+        }
+
+        return new self($this->params, $values);
+    }
+
     /** @return array<string, mixed> as JSON holds it */
     public function toArray(): array
     {

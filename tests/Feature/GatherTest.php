@@ -39,7 +39,7 @@ final class GatherTest extends FeatureTestCase
         $png = fn (int $w, int $h): string => "\x89PNG\r\n\x1a\n".pack('N', 13).'IHDR'.pack('NNC5', $w, $h, 8, 6, 0, 0, 0).pack('N', crc32('IHDR'.pack('NNC5', $w, $h, 8, 6, 0, 0, 0))).pack('N', 0).'IEND'.pack('N', crc32('IEND'));
 
         return [
-            'a text file' => [fn (): string => 'Dear harbour master', 'This is not a picture that Yarrowfog opens. It opens PNG, JPEG, WebP, TIFF, BMP and GIF.'],
+            'a text file' => [fn (): string => 'Dear harbour master', 'This is not a picture that Yarrowfog opens. It opens PNG, JPEG, WebP, TIFF, BMP and GIF, and SVG as a source.'],
             'an empty file' => [fn (): string => '', 'This file is empty: 0 bytes.'],
             'a truncated JPEG' => [fn (self $t): string => substr($t->scan(200, 200, 'jpeg'), 0, -1200), 'This JPEG is cut short: the file ends before the picture does. Copy it again from where it came from.'],
             'a truncated PNG' => [fn (self $t): string => substr($t->scan(), 0, -100), 'This PNG is cut short: the file ends before the picture does. Copy it again from where it came from.'],

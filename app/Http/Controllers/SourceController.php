@@ -11,6 +11,7 @@ use App\Http\Requests\BringIn;
 use App\Http\Tags;
 use App\Models\FrameSet;
 use App\Models\Source;
+use App\Pictures\SvgFile;
 use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -39,6 +40,14 @@ final class SourceController
         $source->update(['name' => $name, 'tags' => $body->has('tags') ? Tags::of($body->text('tags', '', 400)) : $source->tags]);
 
         return response()->json(['name' => $source->name, 'tags' => $source->tags]);
+    }
+
+    /** A drawing of lines made at another size. */
+    public function redraw(Request $request, Source $source, Gatherer $gatherer): JsonResponse
+    {
+        $gatherer->redraw($source, JsonBody::read($request)->keys(['side'])->integer('side', SvgFile::SMALLEST, SvgFile::LARGEST));
+
+        return response()->json(['width' => $source->width, 'height' => $source->height]);
     }
 
     /** Deleted sources can be brought back; tips made of them keep their own pictures. */

@@ -205,6 +205,16 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
             window.history.replaceState(null, '', this.frameUrl(to));
         }
     },
+    /** The lines of a drawing made at another size; its list follows, so the page begins anew with both. */
+    async redraw(event) {
+        try {
+            await this.save();
+            await call(this.redrawUrl, { method: 'PUT', json: { side: Math.round(Number(event.target.value)) } });
+            window.location.reload();
+        } catch (error) {
+            this.message = error.message;
+        }
+    },
     async takeOutFrame() {
         if (this.set.frames.length > 2) {
             this.set.frames.splice(this.set.position, 1);

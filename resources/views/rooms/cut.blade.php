@@ -1,6 +1,6 @@
 @php
     $data = [
-        'id' => $source->id, 'url' => url('/cut/'.$source->id), 'name' => $set['name'] ?? $source->name, 'list' => $list, 'forms' => $steps, 'fullWidth' => $source->width,
+        'id' => $source->id, 'url' => url('/cut/'.$source->id), 'name' => $set['name'] ?? $source->name, 'list' => $list, 'forms' => $steps, 'fullWidth' => $source->width, 'redrawUrl' => route('sources.redraw', $source),
         'set' => $set, 'workUrl' => url('/work'), 'listsUrl' => route('lists.store'),
         'lists' => $lists->map(fn ($l) => App\Http\Controllers\NamedListController::entry($l))->all(),
         'tip' => $tip === null ? null : ['id' => $tip->id, 'name' => $tip->name, 'brushes' => $tip->brushes()->count(), 'remake' => route('tips.remake', $tip)],
@@ -22,6 +22,9 @@
                 <div class="min-w-0">
                     <h1 class="m-0 truncate text-[17px]" title="{{ $source->name }}">{{ $source->name }}</h1>
                     <p class="small m-0">{{ $source->facts() }}</p>
+                    @if ($source->drawnAt() !== null)
+                        <label class="small flex items-center gap-1" title="Lines have no pixels of their own: they are made at the size you want, and the numbers of your list follow.">made at <input type="number" class="w-[74px] rounded-md border border-fog-400 bg-fog-50 px-1 py-[2px]" min="16" max="4096" value="{{ $source->drawnAt() }}" aria-label="px of the longer side at which the lines are made" x-on:change="redraw"> px</label>
+                    @endif
                 </div>
             </div>
             <template x-if="set">

@@ -57,9 +57,9 @@
         <aside aria-label="Ways in" class="flex min-h-0 flex-col gap-[10px] overflow-y-auto">
             <div class="card p-4">
                 <h2 class="m-0 mb-1 text-[15px]">Pictures</h2>
-                <p class="small m-0 mb-3">PNG, JPEG, WebP, TIFF, BMP or GIF, up to 64 megapixels, several at once. Choose, drop them anywhere, or paste.</p>
+                <p class="small m-0 mb-3">PNG, JPEG, WebP, TIFF, BMP or GIF, up to 64 megapixels, or SVG; several at once. Choose, drop them anywhere, or paste.</p>
                 <label class="firm inline-block focus-within:outline-2 focus-within:outline-offset-2 focus-within:outline-yarrow-dark">Choose pictures
-                    <input type="file" multiple class="sr-only" accept=".png,.jpg,.jpeg,.webp,.tif,.tiff,.bmp,.gif,image/*" x-on:change="choose">
+                    <input type="file" multiple class="sr-only" accept=".png,.jpg,.jpeg,.webp,.tif,.tiff,.bmp,.gif,.svg,image/*" x-on:change="choose">
                 </label>
                 <ul class="m-0 mt-3 flex list-none flex-col gap-2 p-0" aria-live="polite" data-bringing x-show="bringing.length > 0" x-cloak>
                     <template x-for="b in bringing" :key="b.key">

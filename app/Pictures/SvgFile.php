@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Pictures;
+
+use RuntimeException;
+use Symfony\Component\Process\Exception\ExceptionInterface;
+use Symfony\Component\Process\Process;
+
+/**
+ * A drawing of lines, SVG, made into pixels by librsvg: in a process of its own, with little
+ * time and memory, from a pipe, so that there is no place from which it could load anything else.
+ */
+final class SvgFile
+{
+    /** px of the longer side to begin with. */
+    public const FIRST = 1024;
+
+    public const SMALLEST = 16;
+
+    public const LARGEST = 4096;
+
+    private const MOST_BYTES = 16 * 1024 * 1024;
+
+    /** s of the processor. */
+    private const SECONDS = 10;
+
+    /** s by the clock, on a machine that is busy with other things too. */
+    private const PATIENCE = 40;
+
+    private const MEMORY = 1 << 30;
+
+    /** Beginnings in which the root must be found: declarations and comments may stand before it. */
+    private const LOOKED_AT = 16384;
+
+    public static function is(string $bytes): bool
+    {
+        $start = substr($bytes, 0, self::LOOKED_AT);
+        $start = (string) preg_replace('/\A\xEF\xBB\xBF|<!--.*?-->|<\?.*?\?>/s', '', $start);
+        $start = (string) preg_replace('/<!DOCTYPE[^\[>]*(\[.*?\]\s*)?>/s', '', $start, 1);
+
+        return preg_match('/\A\s*<([A-Za-z_][\w.-]*:)?svg[\s>\/]/', $start) === 1;
+    }
+
+    /**
+     * @param  int  $side  px of its longer side, SMALLEST to LARGEST
+     * @return string PNG, transparent where nothing is drawn
+     *
+     * @throws PictureRefused with one sentence that says why
+     */
+    public static function png(string $bytes, int $side): string
+    {
+        if (strlen($bytes) > self::MOST_BYTES) {
+            throw new PictureRefused(sprintf('This SVG has %s MB. The most Yarrowfog opens is %d MB.', number_format(strlen($bytes) / 1048576), self::MOST_BYTES / 1048576));
+        }
+        $drawing = new Process(
+            ['env', '-i', 'PATH=/usr/bin:/bin', 'LC_ALL=C.UTF-8', 'prlimit', '--cpu='.self::SECONDS, '--as='.self::MEMORY, '--core=0', '--nofile=64', '--fsize=0',
+                'rsvg-convert', '--format=png', '--keep-aspect-ratio', "--width={$side}", "--height={$side}"],
+            '/',
+            null,
+            $bytes,
+            self::PATIENCE,
+        );
+        try {
+            $drawing->run();
+        } catch (ExceptionInterface) {
+            throw new PictureRefused(self::tooMuch());
+        }
+        if ($drawing->isSuccessful()) {
+            return $drawing->getOutput();
+        }
+        if ($drawing->getExitCode() === 127) {
+            throw new RuntimeException('rsvg-convert is not installed: it comes with Debian’s librsvg2-bin, which bin/start sets up.');
+        }
+
+        // What a limit ended was ended by a signal, or could get no memory.
+        throw new PictureRefused($drawing->hasBeenSignaled() || $drawing->getExitCode() > 128 ? self::tooMuch() : 'This SVG is damaged, or nothing in it has a size: it cannot be drawn. Save it again as plain SVG and try once more.');
+    }
+
+    private static function tooMuch(): string
+    {
+        return sprintf('This SVG takes more than %d seconds or %d MB to draw. Simplify it, or save it as PNG where it was made.', self::SECONDS, self::MEMORY / 1048576);
+    }
+}
