@@ -35,15 +35,16 @@ final readonly class MarkPicture
     {
     }
 
-    public function png(Sheet $sheet, Placing $placing): string
+    /** @param  bool  $onWhite  as an ink mask is read; on nothing otherwise, where white is ink too */
+    public function png(Sheet $sheet, Placing $placing, bool $onWhite = true): string
     {
-        return $placing->isNothing() ? $this->pictures->png($sheet, true) : PictureFile::png($this->painted($sheet, $placing));
+        return $placing->isNothing() ? $this->pictures->png($sheet, $onWhite) : PictureFile::png($this->painted($sheet, $placing, $onWhite));
     }
 
-    /** On white, as it will be kept. */
-    public function painted(Sheet $sheet, Placing $placing): Bitmap
+    /** As it will be kept. */
+    public function painted(Sheet $sheet, Placing $placing, bool $onWhite = true): Bitmap
     {
-        $picture = DeepBitmap::of(Bitmap::filled($sheet->width, $sheet->height, self::WHITE));
+        $picture = $onWhite ? DeepBitmap::of(Bitmap::filled($sheet->width, $sheet->height, self::WHITE)) : DeepBitmap::empty($sheet->width, $sheet->height);
         /** @var Stroke $stroke */
         foreach (Stroke::query()->where('layer_id', $sheet->layer()->id)->where('undone', false)->orderBy('id')->get() as $stroke) {
             $brush = Brush::withTrashed()->with('tip')->where('id', $stroke->brush_id)->first();

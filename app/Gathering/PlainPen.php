@@ -13,7 +13,7 @@ use Yarrowfog\Core\Make\RoundTip;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
 use Yarrowfog\Core\Tip\TipKind;
 
-/** The pen that an empty library begins with: something must draw the first mark. */
+/** A plain round pen that is always there to draw and paint with, whatever the library holds. It is no brush of the library. */
 final readonly class PlainPen
 {
     private const SIDE = 128;
@@ -22,19 +22,20 @@ final readonly class PlainPen
     {
     }
 
-    /** Makes the pen when there is no brush at all. */
-    public function ensure(): void
+    public function brush(): Brush
     {
-        if (Brush::query()->exists()) {
-            return;
-        }
+        return DB::connection()->transaction(fn (): Brush => Brush::withTrashed()->with('tip')->where('is_plain', true)->first() ?? $this->made());
+    }
+
+    private function made(): Brush
+    {
         $hash = $this->kept->put(PictureFile::png(RoundTip::picture(self::SIDE)));
-        DB::connection()->transaction(function () use ($hash): void {
-            $tip = Tip::query()->create(['name' => 'Round pen', 'kind' => TipKind::InkMask, 'hash' => $hash, 'width' => self::SIDE, 'height' => self::SIDE]);
-            Brush::query()->create(['tip_id' => $tip->id, 'name' => 'Round pen', 'kept' => BrushSettings::read([
-                'inks' => ['main' => '#1c211e'],
-                'settings' => ['size' => ['base' => 26, 'drives' => [['input' => 'pressure', 'from' => 0.15, 'to' => 1]]], 'spacing' => ['base' => 0.06]],
-            ])]);
-        });
+        $tip = Tip::query()->create(['name' => 'Round pen', 'kind' => TipKind::InkMask, 'hash' => $hash, 'width' => self::SIDE, 'height' => self::SIDE]);
+        $pen = Brush::query()->create(['tip_id' => $tip->id, 'name' => 'Round pen', 'is_plain' => true, 'kept' => BrushSettings::read([
+            'inks' => ['main' => '#1c211e'],
+            'settings' => ['size' => ['base' => 26, 'drives' => [['input' => 'pressure', 'from' => 0.15, 'to' => 1]]], 'spacing' => ['base' => 0.06]],
+        ])]);
+
+        return Brush::query()->with('tip')->findOrFail($pen->id);
     }
 }

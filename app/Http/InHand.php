@@ -28,7 +28,7 @@ final readonly class InHand
 
     public function brush(): ?Brush
     {
-        return Brush::query()->with('tip')->where('id', $this->session->get(self::key(Brush::class)))->first() ?? Brush::query()->with('tip')->latest('id')->first();
+        return Brush::query()->with('tip')->where('id', $this->session->get(self::key(Brush::class)))->first() ?? Brush::library()->with('tip')->latest('id')->first();
     }
 
     public function sheet(): ?Sheet

@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Casts\AsBrushParts;
 use App\Models\Casts\AsBrushSettings;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -30,6 +31,7 @@ use Yarrowfog\Core\Stroke\Brush as BrushSettings;
  * @property int|null $maker_id
  * @property Maker|null $maker
  * @property int $roll
+ * @property bool $is_plain
  * @property \Carbon\CarbonImmutable|\Illuminate\Support\Carbon $created_at
  * @property Tip $tip
  */
@@ -39,9 +41,15 @@ final class Brush extends Model
 
     protected $guarded = [];
 
+    /** @return Builder<self> the painter's own, without the plain pen */
+    public static function library(): Builder
+    {
+        return self::query()->where('is_plain', false);
+    }
+
     protected function casts(): array
     {
-        return ['kept' => AsBrushSettings::class, 'draft' => AsBrushSettings::class, 'draft_parts' => AsBrushParts::class, 'tags' => 'array'];
+        return ['kept' => AsBrushSettings::class, 'draft' => AsBrushSettings::class, 'draft_parts' => AsBrushParts::class, 'tags' => 'array', 'is_plain' => 'boolean'];
     }
 
     /** @return BelongsTo<Tip, $this> */

@@ -21,8 +21,6 @@ final readonly class Placing
      */
     public static function read(Reading $from): self
     {
-        $from->keys(['scale', 'turn', 'dx', 'dy']);
-
         return new self($from->number('scale', 0.05, 20, 1.0), $from->number('turn', -180, 180, 0.0), $from->number('dx', -20000, 20000, 0.0), $from->number('dy', -20000, 20000, 0.0));
     }
 

@@ -136,12 +136,12 @@ final class PaintingTest extends BrowserTestCase
         $chrome->waitForText('main', 'The most is 2,000 px.');
         $chrome->type('[aria-label="Size, typed"]', '1400');
         $chrome->waitForText('main', 'Larger than its tip');
-        $chrome->click('[aria-label="Brushes"] button:nth-of-type(2)');
+        $chrome->click('[aria-label="Brushes"] button:nth-of-type(3)');
         $chrome->wait('the other brush', fn (): bool => $this->sizeInHand() !== '1,400 px');
         self::assertSame('#b03060', $chrome->run('return document.querySelector("[aria-label=\"Main ink\"]").value'));
         $chrome->open($chrome->path());
         self::assertSame('#b03060', $chrome->run('return document.querySelector("[aria-label=\"Main ink\"]").value'));
-        $chrome->click('[aria-label="Brushes"] button:nth-of-type(1)');
+        $chrome->click('[aria-label="Brushes"] button:nth-of-type(2)');
         $chrome->wait('the size that it had in hand', fn (): bool => $this->sizeInHand() === '1,400 px');
         $chrome->press('As kept');
         $chrome->wait('the kept size', fn (): bool => $this->sizeInHand() === $kept);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Gathering\PlainPen;
 use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Tip;
@@ -13,7 +14,7 @@ final class RoomsTest extends FeatureTestCase
 {
     public function test_rooms_say_what_to_do_first_when_there_is_nothing(): void
     {
-        foreach (['/gather', '/cut', '/tune', '/try', '/keep'] as $room) {
+        foreach (['/gather', '/cut', '/tune', '/keep'] as $room) {
             $this->get($room)->assertOk()->assertHeader('Content-Security-Policy');
         }
         self::assertStringNotContainsString('unsafe', (string) $this->get('/gather')->headers->get('Content-Security-Policy'));
@@ -118,13 +119,24 @@ final class RoomsTest extends FeatureTestCase
         self::assertSame(1, Tip::query()->count());
     }
 
-    public function test_an_empty_library_has_a_pen_to_draw_the_first_mark_with(): void
+    public function test_a_plain_pen_is_always_there_and_is_no_brush_of_the_library(): void
     {
         $this->post('/marks')->assertRedirect();
-        $this->post('/marks')->assertRedirect();
-        self::assertSame(['Round pen'], Brush::query()->pluck('name')->all());
         $sheet = Sheet::query()->firstOrFail();
-        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => '11111111-1111-4111-8111-111111111111', 'brush' => Brush::query()->firstOrFail()->id, 'roll' => 1, 'samples' => [[0, 300, 300, 1]]])->assertOk();
+        $this->get("/marks/{$sheet->id}")->assertOk()->assertSee('Round pen');
+        $this->get("/marks/{$sheet->id}")->assertOk();
+        self::assertSame(['Round pen'], Brush::query()->pluck('name')->all());
+        self::assertSame([], Brush::library()->pluck('name')->all());
+        $this->get('/keep')->assertOk()->assertDontSee('Round pen');
+        $this->followingRedirects()->get('/try')->assertOk()->assertSee('Round pen');
+        $pen = Brush::query()->firstOrFail();
+        $this->get("/brushes/{$pen->id}/strip")->assertOk();
+        // Whatever else is made or goes, it comes first, and stays.
+        $this->brush();
+        $pen->delete();
+        self::assertSame($pen->id, app(PlainPen::class)->brush()->id);
+        $this->get('/keep')->assertDontSee('Round pen');
+        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => '11111111-1111-4111-8111-111111111111', 'brush' => $pen->id, 'roll' => 1, 'samples' => [[0, 300, 300, 1]]])->assertOk();
         $mark = PictureFile::read((string) $this->get("/sheets/{$sheet->id}/picture")->getContent())->bitmap();
         self::assertSame(255, $mark->at(300, 300) & 255);
         self::assertSame(0, $mark->at(300, 320) & 255);

@@ -139,6 +139,23 @@ final class WaysTest extends FeatureTestCase
         $this->postJson("/marks/{$sheet->id}/keep", ['scale' => 900])->assertUnprocessable();
     }
 
+    /** White is ink where two inks print or the mark has its own colours; as an ink mask it is paper. */
+    #[TestWith(['ink mask', 0xFFFFFFFF, 0xFFFFFFFF, false])]
+    #[TestWith(['two-ink', 0xFFFFFFFF, 0, false])]
+    #[TestWith(['own colours', 0xFFFFFFFF, 0, false])]
+    #[TestWith(['two-ink', 0xFFFFFFFF, 0, true])]
+    public function test_a_mark_becomes_what_it_was_drawn_as(string $kind, int $drawn, int $bare, bool $isPlaced): void
+    {
+        $brush = $this->brush(['size' => ['base' => 60]]);
+        $sheet = Sheet::blank('Mark', 200, 200, Sheet::TO_DRAW_A_MARK);
+        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => '#ffffff'], 'roll' => 1, 'samples' => [[0, 100, 100, 1]]])->assertOk();
+        $source = Source::query()->findOrFail($this->postJson("/marks/{$sheet->id}/keep", ['prints' => $kind, 'turn' => $isPlaced ? 90 : 0])->assertCreated()->json('id'));
+        self::assertSame($drawn, $this->kept($source)->at(100, 100));
+        self::assertSame($bare, $this->kept($source)->at(5, 5));
+        self::assertSame($kind, $source->cutListOrFirst()->kind->value);
+        $this->postJson("/marks/{$sheet->id}/keep", ['prints' => 'three inks'])->assertUnprocessable();
+    }
+
     public function test_light_greys_never_cover_dark_ones_when_only_darkening(): void
     {
         $brush = $this->brush(['size' => ['base' => 60]]);

@@ -11,11 +11,11 @@ final class KeepController
 {
     public function show(): View
     {
-        $brushes = Brush::query()->with('tip.source')->latest('id')->get();
+        $brushes = Brush::library()->with('tip.source')->latest('id')->get();
         foreach ($brushes as $brush) {
             $brush->tip->loadCount('makings');
         }
 
-        return view('rooms.keep', ['brushes' => $brushes, 'aside' => Brush::onlyTrashed()->with('tip')->latest('deleted_at')->get()]);
+        return view('rooms.keep', ['brushes' => $brushes, 'aside' => Brush::onlyTrashed()->where('is_plain', false)->with('tip')->latest('deleted_at')->get()]);
     }
 }

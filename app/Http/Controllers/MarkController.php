@@ -15,8 +15,10 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Stroke\Placing;
+use Yarrowfog\Core\Tip\TipKind;
 
 /** Draw a mark: a blank sheet, painted on by the engine, that becomes a source. */
 final class MarkController
@@ -24,20 +26,20 @@ final class MarkController
     /** px, width and height, by what is asked for. */
     private const SHEETS = ['800' => [800, 800], '1600' => [1600, 1600], 'wide' => [1800, 700]];
 
-    public function create(Request $request, PlainPen $pen): RedirectResponse
+    public function create(Request $request): RedirectResponse
     {
-        $pen->ensure();
-
         [$width, $height] = self::SHEETS[$request->string('side')->value()] ?? self::SHEETS['800'];
 
         return redirect()->route('mark.show', Sheet::blank('Mark', $width, $height, Sheet::TO_DRAW_A_MARK));
     }
 
-    public function show(Sheet $sheet): View
+    public function show(Sheet $sheet, PlainPen $plain): View
     {
         abort_unless($sheet->purpose === Sheet::TO_DRAW_A_MARK, 404);
 
-        return view('rooms.mark', ['sheet' => $sheet, 'brushes' => Brush::query()->with('tip')->orderBy('id')->get()]);
+        $pen = $plain->brush();
+
+        return view('rooms.mark', ['sheet' => $sheet, 'pen' => $pen, 'brushes' => [$pen, ...Brush::library()->with('tip')->latest('id')->get()]]);
     }
 
     /** Where the drawn part lies, so that the page can fill the square with it. */
@@ -53,8 +55,13 @@ final class MarkController
         if ($sheet->layer()->strokes()->where('undone', false)->doesntExist()) {
             throw new InvalidInput('mark', 'Nothing is drawn yet. Draw a mark first.');
         }
-        $placing = $request->getContent() === '' ? new Placing : Placing::read(JsonBody::read($request));
-        $source = $gatherer->takeIn($mark->png($sheet, $placing), 'Drawn mark', 'mark');
+        $body = $request->getContent() === '' ? null : JsonBody::read($request)->keys(['scale', 'turn', 'dx', 'dy', 'prints']);
+        $kind = TipKind::from($body?->choice('prints', TipKind::names(), TipKind::InkMask->value) ?? TipKind::InkMask->value);
+        $placing = $body === null ? new Placing : Placing::read($body);
+        $source = $gatherer->takeIn($mark->png($sheet, $placing, $kind === TipKind::InkMask), 'Drawn mark', 'mark');
+        if ($kind !== TipKind::InkMask) {
+            $source->update(['cut_list' => CutList::read([...$source->cutListOrFirst()->toArray(), 'kind' => $kind->value])]);
+        }
         $inHand->take($source);
 
         return response()->json(['id' => $source->id, 'cut' => route('cut', $source)], 201);

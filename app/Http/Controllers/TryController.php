@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Gathering\PlainPen;
 use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Models\Brush;
@@ -26,16 +27,12 @@ final class TryController
     /** px of a sheet's side. */
     public const LARGEST = 6000;
 
-    public function latest(InHand $inHand): View|RedirectResponse
+    public function latest(InHand $inHand): RedirectResponse
     {
-        if (Brush::query()->doesntExist()) {
-            return view('rooms.empty', ['room' => 'try']);
-        }
-
         return redirect()->route('try', $inHand->sheet() ?? Sheet::blank('Sheet 1', self::WIDTH, self::HEIGHT));
     }
 
-    public function show(Sheet $sheet, InHand $inHand): View
+    public function show(Sheet $sheet, InHand $inHand, PlainPen $plain): View
     {
         abort_unless($sheet->purpose === Sheet::TO_PAINT, 404);
         $inHand->take($sheet);
@@ -43,7 +40,7 @@ final class TryController
         return view('rooms.try', [
             'sheet' => $sheet,
             'sheets' => Sheet::query()->where('purpose', Sheet::TO_PAINT)->latest('id')->get(),
-            'brushes' => Brush::query()->with('tip')->latest('id')->get(),
+            'brushes' => [$plain->brush(), ...Brush::library()->with('tip')->latest('id')->get()],
             'inHand' => $inHand->brush(),
         ]);
     }

@@ -2,6 +2,12 @@ import { call } from '../lib/call';
 import { extended, pageData } from '../lib/data';
 import { painting } from './try';
 
+/** What a mark can become, by the kind of tip. */
+const KINDS = [
+    { kind: 'ink mask', sentence: 'Black prints fully, greys print in part, white does not print.' },
+    { kind: 'two-ink', sentence: 'Black prints the main ink, white the second one, greys a mixture. What is not drawn on does not print.' },
+    { kind: 'own colours', sentence: 'It prints in the colours that you draw it in. What is not drawn on does not print.' },
+];
 const GREYS = [0, 64, 112, 160, 208, 255];
 /** px of the sheet within which a place snaps to a guide. */
 const SNAP = 14;
@@ -10,6 +16,9 @@ export const markRoom = () => extended(painting(pageData('mark-data')), {
     keeping: false,
     greys: GREYS,
     grey: 0,
+    kinds: KINDS,
+    kind: KINDS[0],
+    colour: '#2f6d7a',
     guides: false,
     across: false,
     down: false,
@@ -37,14 +46,37 @@ export const markRoom = () => extended(painting(pageData('mark-data')), {
             this.$watch(value, () => this.show());
         }
     },
-    /** Whatever brush is chosen, a mark is drawn in greys: black prints fully, white does not. */
+    /** Whatever brush is chosen, a mark is drawn in greys, black for what prints fully, or in a colour of its own. */
     inksInHand() {
+        if (this.inColours) {
+            return { main: this.colour, second: this.colour };
+        }
         const two = this.grey.toString(16).padStart(2, '0');
 
         return { main: `#${two}${two}${two}`, second: `#${two}${two}${two}` };
     },
     orderMore() {
-        return this.darken ? { blendMode: 'darken' } : {};
+        return this.darken && this.isMask ? { blendMode: 'darken' } : {};
+    },
+    isKind(kind) {
+        return this.kind.kind === kind.kind;
+    },
+    /** White is to be seen, and paper that does not print is told from it, on a tint. */
+    pickKind(kind) {
+        this.kind = kind;
+        this.tinted = kind.kind !== 'ink mask';
+    },
+    get kindSentence() {
+        return this.kind.sentence;
+    },
+    get isMask() {
+        return this.kind.kind === 'ink mask';
+    },
+    get inColours() {
+        return this.kind.kind === 'own colours';
+    },
+    setColour(event) {
+        this.colour = event.target.value;
     },
     pickGrey(grey) {
         this.grey = grey;
@@ -53,7 +85,12 @@ export const markRoom = () => extended(painting(pageData('mark-data')), {
         return this.grey === grey;
     },
     greyName(grey) {
-        return grey === 0 ? 'Black, prints fully' : grey === 255 ? 'White, prints nothing' : `Grey, prints ${Math.round(100 - grey / 2.55)} %`;
+        const share = Math.round(100 - grey / 2.55);
+        if (!this.isMask) {
+            return grey === 0 ? 'Black, prints the main ink' : grey === 255 ? 'White, prints the second ink' : `Grey, ${share} % of the main ink`;
+        }
+
+        return grey === 0 ? 'Black, prints fully' : grey === 255 ? 'White, prints nothing' : `Grey, prints ${share} %`;
     },
     greyStyle(grey) {
         return { backgroundColor: `rgb(${grey} ${grey} ${grey})` };
@@ -133,7 +170,7 @@ export const markRoom = () => extended(painting(pageData('mark-data')), {
         this.message = '';
         try {
             await this.view.strokes.tail;
-            const { cut } = await call(this.keepUrl, { json: { scale: this.scaleValue, turn: this.turnValue, dx: this.dxValue, dy: this.dyValue } });
+            const { cut } = await call(this.keepUrl, { json: { scale: this.scaleValue, turn: this.turnValue, dx: this.dxValue, dy: this.dyValue, prints: this.kind.kind } });
             window.location.assign(cut);
         } catch (error) {
             this.keeping = false;

@@ -2,7 +2,6 @@
     $words = [
         'cut' => ['Nothing to cut yet', 'Bring in a photo or a scan, or draw a mark. Then it can be cut into a tip here.'],
         'tune' => ['No brush yet', 'Cut a picture into a tip first. The tip comes here as a brush to be tuned.'],
-        'try' => ['No brush to paint with yet', 'Gather a picture, cut it into a tip, and paint with it here.'],
     ][$room];
 @endphp
 <x-layout :room="$room" :title="$words[0]">

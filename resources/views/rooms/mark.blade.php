@@ -5,7 +5,7 @@
         <dt><kbd>Ctrl Z</kbd></dt><dd>undo a stroke</dd>
         <dt><kbd>Ctrl Shift Z</kbd></dt><dd>lay it again</dd>
     </x-slot:keys>
-    <x-data id="mark-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id)], 'keepUrl' => route('mark.keep', $sheet), 'drawnUrl' => route('mark.drawn', $sheet), 'width' => $sheet->width, 'height' => $sheet->height, 'inHand' => null, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
+    <x-data id="mark-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id)], 'keepUrl' => route('mark.keep', $sheet), 'drawnUrl' => route('mark.drawn', $sheet), 'width' => $sheet->width, 'height' => $sheet->height, 'inHand' => $pen->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
     <main x-data="markRoom" class="grid min-h-0 grid-cols-[minmax(0,1fr)_300px] gap-[14px] px-5 py-[14px]">
         <section aria-label="Sheet to draw on" x-ref="mat" class="relative min-h-0 overflow-hidden rounded-[10px] bg-[#9a9a9a]">
             <div class="absolute inset-0" :class="placing ? 'pointer-events-none' : ''"><canvas x-ref="sheet" width="{{ $sheet->width }}" height="{{ $sheet->height }}" class="absolute shadow-[0_2px_12px_#0003]" :class="tinted ? 'backdrop-tint' : 'bg-white'" role="img" aria-label="Blank sheet: draw here with pen or mouse"></canvas></div>
@@ -20,14 +20,18 @@
         <aside class="flex min-h-0 flex-col gap-[10px]">
             <div class="card min-h-0 flex-1 overflow-y-auto p-4">
                 <h1 class="m-0 mb-1 text-[17px]">Draw a mark</h1>
-                <p class="small m-0 mb-2">Black prints fully, greys print in part, white does not print.</p>
-                <div class="mb-2 flex gap-[7px]" role="group" aria-label="Ink">
+                <div class="mb-2 flex flex-wrap gap-[4px]" role="group" aria-label="What the mark becomes">
+                    <template x-for="k in kinds" :key="k.kind"><button type="button" class="choice" :aria-pressed="isKind(k)" x-on:click="pickKind(k)" x-text="k.kind"></button></template>
+                </div>
+                <p class="small m-0 mb-2" x-text="kindSentence"></p>
+                <label class="mb-2 flex items-center gap-2 text-[13.5px]" x-show="inColours" x-cloak><input type="color" class="ink-drop" :value="colour" x-on:input="setColour" aria-label="Colour to draw with"> Colour</label>
+                <div class="mb-2 flex gap-[7px]" role="group" aria-label="Ink" x-show="!inColours">
                     <template x-for="g in greys" :key="g"><button type="button" class="size-[28px] rounded-[6px] p-0 shadow-[inset_0_0_0_1px_#0004] aria-pressed:outline-2 aria-pressed:outline-offset-2 aria-pressed:outline-yarrow-dark" :style="greyStyle(g)" :aria-pressed="isGrey(g)" :aria-label="greyName(g)" :title="greyName(g)" x-on:click="pickGrey(g)"></button></template>
                 </div>
                 <x-slider of="size" />
                 <x-slider of="opacity" />
                 <div class="mt-2 flex flex-col gap-[6px] text-[13.5px]">
-                    <label class="flex items-center gap-2"><input type="checkbox" class="switch" :checked="darken" x-on:change="flip('darken')"> Only darken: greys never cover darker ones</label>
+                    <label class="flex items-center gap-2" x-show="isMask"><input type="checkbox" class="switch" :checked="darken" x-on:change="flip('darken')"> Only darken: greys never cover darker ones</label>
                     <label class="flex items-center gap-2"><input type="checkbox" class="switch" :checked="guides" x-on:change="flip('guides')"> Lines through the middle, places snap to them</label>
                     <label class="flex items-center gap-2"><input type="checkbox" class="switch" :checked="across" x-on:change="flip('across')"> Mirror left and right</label>
                     <label class="flex items-center gap-2"><input type="checkbox" class="switch" :checked="down" x-on:change="flip('down')"> Mirror top and bottom</label>
