@@ -13,10 +13,12 @@ use App\Store\Kept;
 use App\Work\Progress;
 use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Support\Facades\DB;
+use Yarrowfog\Core\Advice\FirstBeginning;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\FrameBox;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Stroke\Beginnings;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
 use Yarrowfog\Core\Stroke\SettingValue;
 use Yarrowfog\Core\Tip\Frame;
@@ -26,6 +28,12 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Makes tips of sources, with a brush to begin with; makes them anew; and puts them back. */
 final readonly class TipMaker
 {
+    /** px */
+    public const FIRST_SIZE = 64;
+
+    /** px of the longer side at which a tip's shape is looked at. */
+    private const LOOKED_AT = 384;
+
     public function __construct(private Cutter $cutter, private Kept $kept)
     {
     }
@@ -38,7 +46,7 @@ final readonly class TipMaker
         return DB::connection()->transaction(function () use ($source, $list, $name, $made): Brush {
             $source->update(['cut_list' => $list]);
 
-            return self::brushOf(Tip::query()->create(['name' => $name, ...$made]));
+            return $this->brushOf(Tip::query()->create(['name' => $name, ...$made]));
         });
     }
 
@@ -47,7 +55,7 @@ final readonly class TipMaker
     {
         $made = $this->cutSet($set, $progress ?? Progress::of(null));
 
-        return DB::connection()->transaction(fn (): Brush => self::brushOf(Tip::query()->create(['name' => $name, ...$made])));
+        return DB::connection()->transaction(fn (): Brush => $this->brushOf(Tip::query()->create(['name' => $name, ...$made])));
     }
 
     /**
@@ -146,19 +154,18 @@ final readonly class TipMaker
         }
     }
 
-    private static function brushOf(Tip $tip): Brush
+    private function brushOf(Tip $tip): Brush
     {
-        return Brush::query()->create(['tip_id' => $tip->id, 'name' => $tip->name, 'kept' => self::firstSettings($tip), 'roll' => $tip->id]);
+        return Brush::query()->create(['tip_id' => $tip->id, 'name' => $tip->name, 'kept' => $this->firstSettings($tip), 'roll' => $tip->id]);
     }
 
-    /** A new brush presses: its size follows the pen from the start. */
-    private static function firstSettings(Tip $tip): BrushSettings
+    /** As what suits the tip; at 1 : 1 or 64 px, whichever is less. */
+    private function firstSettings(Tip $tip): BrushSettings
     {
-        $drives = [['input' => 'pressure', 'from' => 0.25, 'to' => 1]];
+        $ink = Frame::fromPicture(PictureFile::read($this->kept->get($tip->hash), self::LOOKED_AT)->bitmap(), $tip->kind)->ink;
+        $begun = Beginnings::of(FirstBeginning::of($ink, count($tip->frames ?? [1])), BrushSettings::standard($tip->kind));
+        $size = $begun->value('size');
 
-        return BrushSettings::read([
-            'kind' => $tip->kind->value,
-            'settings' => ['size' => ['base' => (float) max(8, min(64, max($tip->width, $tip->height))), 'drives' => $drives]],
-        ])->with('spacing', new SettingValue($tip->frames === null ? 0.12 : 1.1));
+        return $begun->with('size', new SettingValue((float) max(8, min(self::FIRST_SIZE, max($tip->width, $tip->height))), $size->spread, $size->drives));
     }
 }

@@ -38,6 +38,31 @@ final readonly class InHand
         return $sheets->clone()->where('id', $this->session->get(self::key(Sheet::class)))->first() ?? $sheets->latest('id')->first();
     }
 
+    /** A brush that was just made, and how it begins: said once, where it is tuned. */
+    public function begun(Brush $brush): void
+    {
+        $this->take($brush);
+        $size = (int) $brush->kept->base('size');
+        $longest = max($brush->tip->width, $brush->tip->height);
+        $this->session->put('begun', [$brush->id, sprintf(
+            $longest <= $size ? 'It begins at its own size, %s px, 1 : 1.' : 'It begins at %s px; its tip has %s px, so it stays sharp up to there.',
+            number_format($size),
+            number_format($longest),
+        ).' “Begin as …” offers other ways to use it.']);
+    }
+
+    /** What `begun` has to say of a brush; it is said once. */
+    public function saysOf(Brush $brush): string
+    {
+        [$id, $sentence] = (array) $this->session->get('begun', []) + [0, ''];
+        if ($id !== $brush->id) {
+            return '';
+        }
+        $this->session->forget('begun');
+
+        return is_string($sentence) ? $sentence : '';
+    }
+
     /** @param  class-string  $class */
     private static function key(string $class): string
     {

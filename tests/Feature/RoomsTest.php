@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Gathering\Gatherer;
 use App\Gathering\PlainPen;
 use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Tip;
 use App\Pictures\PictureFile;
+use Imagick;
+use ImagickDraw;
+use ImagickPixel;
 
 final class RoomsTest extends FeatureTestCase
 {
@@ -95,7 +99,7 @@ final class RoomsTest extends FeatureTestCase
         $this->putJson("/tune/{$brush->id}", ['brush' => $changed, 'roll' => 9])->assertOk()->assertJson(['changed' => true]);
         self::assertSame(0.5, $brush->refresh()->current()->base('spacing'));
         $this->postJson("/tune/{$brush->id}/put-back")->assertOk();
-        self::assertSame(0.12, $brush->refresh()->current()->base('spacing'));
+        self::assertSame(0.05, $brush->refresh()->current()->base('spacing'));
         $this->putJson("/tune/{$brush->id}", ['brush' => $changed, 'roll' => 9])->assertOk();
         $this->postJson("/tune/{$brush->id}/keep")->assertOk();
         self::assertNull($brush->refresh()->draft);
@@ -117,6 +121,29 @@ final class RoomsTest extends FeatureTestCase
         $this->postJson("/brushes/{$brush->id}/restore")->assertOk();
         self::assertNotNull(Brush::query()->find($brush->id));
         self::assertSame(1, Tip::query()->count());
+    }
+
+    /** Its first size is said where it is tuned, once. */
+    public function test_a_new_tip_begins_as_what_suits_it_and_says_its_size(): void
+    {
+        foreach ([[200, 'It begins at 64 px; its tip has %d px'], [50, 'It begins at its own size, %d px, 1 : 1.']] as [$side, $says]) {
+            $ring = new Imagick;
+            $ring->newImage($side, $side, new ImagickPixel('white'), 'png');
+            $pen = new ImagickDraw;
+            $pen->setFillColor('none');
+            $pen->setStrokeColor('black');
+            $pen->setStrokeWidth($side / 12);
+            $pen->circle($side / 2, $side / 2, $side / 2, $side / 8);
+            $pen->circle($side / 2, $side / 2, $side / 2, $side / 2.7);
+            $ring->drawImage($pen);
+            $source = app(Gatherer::class)->takeIn($ring->getImageBlob(), 'Ring');
+            $made = $this->postJson("/cut/{$source->id}/tip", ['list' => ['steps' => [['step' => 'trim', 'numbers' => ['margin' => 0]]]]])->assertCreated();
+            $brush = Brush::query()->with('tip')->findOrFail($made->json('brush'));
+            self::assertSame('yes', $brush->kept->choice('onePerPress'), 'two rings are a stamp');
+            self::assertSame((float) min(64, $brush->tip->width), $brush->kept->base('size'));
+            $this->get("/tune/{$brush->id}")->assertSee(sprintf($says, $brush->tip->width), false);
+            $this->get("/tune/{$brush->id}")->assertDontSee('It begins');
+        }
     }
 
     public function test_a_plain_pen_is_always_there_and_is_no_brush_of_the_library(): void

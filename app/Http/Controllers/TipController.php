@@ -143,7 +143,7 @@ final class TipController
 
     private static function made(Brush $brush, InHand $inHand): JsonResponse
     {
-        $inHand->take($brush);
+        $inHand->begun($brush);
 
         return response()->json(['brush' => $brush->id, 'tune' => route('tune', $brush)], 201);
     }

@@ -47,6 +47,7 @@ final class TuneController
             'url' => route('tune', $brush),
             ...self::state($brush),
             'name' => $brush->name,
+            'begun' => $inHand->saysOf($brush),
             'story' => $brush->note ?? '',
             'tags' => implode(', ', $brush->tags ?? []),
             'maker' => $brush->maker_id,

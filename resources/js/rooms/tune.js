@@ -247,6 +247,10 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
         this.roll = anyRoll();
     },
 
+    readBegun() {
+        this.begun = '';
+    },
+
     // —— versions, beginnings ——
     toggleVersions() {
         this.show(this.panel === 'versions' ? 'settings' : 'versions');

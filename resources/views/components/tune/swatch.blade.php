@@ -15,6 +15,7 @@
             </div>
         </template>
         <p class="pointer-events-none absolute left-2 top-2 m-0 flex items-center gap-2 rounded-[5px] bg-fog-50/95 px-2 py-[2px] text-[12.5px]" role="status" data-dab x-show="dabWords !== ''" x-cloak><i class="size-[11px] rounded-[3px]" :style="dabInk"></i><span x-text="dabWords"></span></p>
+        <p class="absolute right-2 top-2 m-0 flex max-w-[70%] items-center gap-2 rounded-[5px] bg-yarrow-light px-2 py-[2px] text-[12.5px] text-yarrow-dark" role="status" data-begun x-show="begun !== '' &amp;&amp; !comparing" x-cloak><span x-text="begun"></span><button type="button" class="px-1 underline" x-on:click="readBegun">Good</button></p>
         <p class="wrong pointer-events-none absolute bottom-2 right-2 m-0 max-w-[70%] rounded-[5px] bg-fog-50 px-2 py-[2px]" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
         <p class="pointer-events-none absolute bottom-2 left-2 m-0 rounded-[5px] bg-fog-50 px-2 text-[12.5px] text-stone" role="status" x-show="penWords !== ''" x-cloak x-text="penWords"></p>
         <input type="range" class="divider absolute inset-x-0 bottom-0" min="0" max="1000" :value="divider" x-on:input="moveDivider" x-show="comparing" x-cloak aria-label="Divider between the two">
