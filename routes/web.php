@@ -32,6 +32,7 @@ Route::delete('/sources/{source}', [SourceController::class, 'destroy'])->name('
 Route::post('/sources/{id}/restore', [SourceController::class, 'restore'])->whereNumber('id')->name('sources.restore');
 Route::post('/fonts', [WayController::class, 'font'])->name('fonts.store');
 Route::get('/gather/{way}', [WayController::class, 'show'])->name('ways.show');
+Route::get('/gather/{way}/choices/{key}', [WayController::class, 'choice'])->name('ways.choice');
 Route::post('/gather/{way}/preview', [WayController::class, 'preview'])->name('ways.preview');
 Route::post('/gather/{way}', [WayController::class, 'store'])->name('ways.store');
 Route::get('/sources/{source}/thumb', [SourceController::class, 'thumb'])->name('sources.thumb');

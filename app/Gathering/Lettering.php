@@ -63,7 +63,7 @@ final readonly class Lettering implements Way
 
         return [
             Param::text('text', 'Words', 'Saltmarsh'),
-            Param::choice('font', 'Font', [...array_keys(self::FONTS), ...$own]),
+            Param::pictured('font', 'Font', [...array_keys(self::FONTS), ...$own]),
             Param::number('size', 'Size', 'px', 16, 1200, 240),
             Param::number('slant', 'Slant', '°', -45, 45, 0),
             Param::number('spacing', 'Letter spacing', '%', -0.3, 1, 0, 0.01),

@@ -23,6 +23,7 @@ final readonly class Param
      * @param  string  $colour  the default of colours and texts
      * @param  list<array{float, float}>  $points  the default of places and curves
      * @param  list<array{string, list<string>}>  $when  where there are some: of use only where one of these choices has one of these values
+     * @param  bool  $isPictured  whether a choice is told best by a picture of what it makes
      */
     private function __construct(
         public string $kind,
@@ -37,6 +38,7 @@ final readonly class Param
         public string $colour = '',
         public array $points = [],
         public array $when = [],
+        public bool $isPictured = false,
     ) {
     }
 
@@ -50,6 +52,16 @@ final readonly class Param
     public static function choice(string $key, string $label, array $choices): self
     {
         return new self('choice', $key, $label, choices: $choices);
+    }
+
+    /**
+     * A choice that is told best by pictures of what it makes.
+     *
+     * @param  non-empty-list<string>  $choices  the first one is the default
+     */
+    public static function pictured(string $key, string $label, array $choices): self
+    {
+        return new self('choice', $key, $label, choices: $choices, isPictured: true);
     }
 
     /** Some words, in as many lines as need be. */
@@ -95,7 +107,7 @@ final readonly class Param
     /** The same, but of use only where a choice has one of some values; said again, another choice may do as well. */
     public function onlyWith(string $choice, string ...$values): self
     {
-        return new self($this->kind, $this->key, $this->label, $this->unit, $this->least, $this->most, $this->step, $this->default, $this->choices, $this->colour, $this->points, [...$this->when, [$choice, array_values($values)]]);
+        return new self($this->kind, $this->key, $this->label, $this->unit, $this->least, $this->most, $this->step, $this->default, $this->choices, $this->colour, $this->points, [...$this->when, [$choice, array_values($values)]], $this->isPictured);
     }
 
     /**

@@ -40,7 +40,7 @@ final class Growth implements Recipe
     public static function params(): array
     {
         return [
-            Param::choice('plant', 'Plant', array_keys(self::PLANTS)),
+            Param::pictured('plant', 'Plant', array_keys(self::PLANTS)),
             Param::number('side', 'Picture', 'px', 128, 2000, 900, 8),
             Param::number('stems', 'Stems', '×', 0.2, 4, 1, 0.05),
             Param::number('split', 'Split', '×', 0, 2, 1, 0.05)->onlyWith('plant', 'twig', 'frond', 'weed', 'coral'),

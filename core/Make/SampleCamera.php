@@ -20,7 +20,7 @@ final class SampleCamera implements Recipe
     public static function params(): array
     {
         return [
-            Param::choice('find', 'On the table', array_keys(Finds::ALL)),
+            Param::pictured('find', 'On the table', array_keys(Finds::ALL)),
             Param::choice('size', 'Picture', array_keys(self::MEGAPIXELS)),
             Param::number('light', 'Uneven light', '%', 0, 1, 0.5, 0.01),
             Param::number('shadow', 'Shadow', '%', 0, 1, 0.5, 0.01),

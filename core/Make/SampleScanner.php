@@ -25,7 +25,7 @@ final class SampleScanner implements Recipe
     public static function params(): array
     {
         return [
-            Param::choice('find', 'On the glass', array_keys(Finds::ALL)),
+            Param::pictured('find', 'On the glass', array_keys(Finds::ALL)),
             Param::choice('lid', 'Lid', [self::CLOSED, self::OPEN]),
             Param::number('dpi', 'Resolution', 'dpi', 75, 1200, 300, 25),
             Param::number('tint', 'Paper tint', '%', 0, 1, 0.3, 0.01)->onlyWith('lid', self::CLOSED),

@@ -28,7 +28,7 @@ final class Shapes implements Recipe
     public static function params(): array
     {
         return [
-            Param::choice('shape', 'Shape', self::KINDS),
+            Param::pictured('shape', 'Shape', self::KINDS),
             Param::choice('many', 'Make', [self::ONE, self::CLUSTER]),
             Param::number('side', 'Picture', 'px', 64, 2000, 800, 8),
             Param::number('size', 'Size', '%', 0.02, 1, 0.8, 0.01)->onlyWith('many', self::ONE),

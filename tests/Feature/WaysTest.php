@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Gathering\Ways;
 use App\Models\Font;
 use App\Models\Sheet;
 use App\Models\Source;
@@ -118,6 +119,32 @@ final class WaysTest extends FeatureTestCase
         $this->putJson('/cut-sets/1', ['list' => ['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 200]], ['step' => 'trim']]], 'frames' => array_map(fn (int $id): array => ['source' => $id], $ids)])->assertOk();
         $this->postJson('/cut-sets/1/tip', [])->assertCreated();
         self::assertStringContainsString('Take it out of that set first', (string) $this->deleteJson("/sources/{$ids[1]}")->assertUnprocessable()->json('message'));
+    }
+
+    /** What is chosen by its looks is shown: a picture for each, none like another. */
+    #[TestWith(['shape', 'shape', 8])]
+    #[TestWith(['growth', 'plant', 4])]
+    #[TestWith(['lettering', 'font', 7])]
+    #[TestWith(['scanner', 'find', 10])]
+    #[TestWith(['camera', 'find', 10])]
+    public function test_choices_are_shown_as_pictures(string $way, string $key, int $least): void
+    {
+        $param = null;
+        foreach (app(Ways::class)->find($way)?->params() ?? [] as $p) {
+            $param = $p->key === $key ? $p : $param;
+        }
+        self::assertTrue($param?->isPictured);
+        self::assertGreaterThanOrEqual($least, count($param->choices));
+        $seen = [];
+        foreach ($param->choices as $choice) {
+            $picture = PictureFile::read((string) $this->get("/gather/{$way}/choices/{$key}?is=".rawurlencode($choice))->assertOk()->assertHeader('Content-Type', 'image/png')->getContent())->bitmap();
+            self::assertLessThanOrEqual(200, max($picture->width, $picture->height));
+            self::assertGreaterThan(1, count(array_unique($picture->pixels)), $choice);
+            $seen[] = $picture->toBytes();
+        }
+        self::assertCount(count($param->choices), array_unique($seen));
+        $this->getJson("/gather/{$way}/choices/{$key}?is=unknown")->assertUnprocessable();
+        $this->get("/gather/{$way}/choices/nothing?is=1")->assertNotFound();
     }
 
     public function test_a_mark_is_placed_anew_from_its_strokes(): void

@@ -12,6 +12,7 @@ use App\Http\JsonBody;
 use App\Models\Font;
 use App\Painting\Patches;
 use App\Pictures\FontFile;
+use App\Pictures\PictureFile;
 use App\Store\Kept;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -28,6 +29,12 @@ final class WayController
 {
     /** px of the longer side of what is looked at beforehand. */
     private const PREVIEW = 900;
+
+    /** px of the longer side of a choice's picture: twice as many as it is shown at. */
+    private const CHOICE = 176;
+
+    /** Words that show a font. */
+    private const SAMPLE = 'Gull';
 
     public function __construct(private readonly Ways $ways)
     {
@@ -54,6 +61,24 @@ final class WayController
         $patches->add($taken->picture->bounds(), $taken->picture);
 
         return $patches->answer(['name' => $found->name($numbers)]);
+    }
+
+    /** One choice as a picture: what it makes, all else as it begins. */
+    public function choice(Request $request, string $way, string $key): Response
+    {
+        $found = $this->way($way);
+        $wanted = [];
+        foreach ($found->params() as $param) {
+            if ($param->key === $key && $param->isPictured) {
+                $wanted[$key] = $request->string('is')->value();
+            } elseif ($param->kind === 'text') {
+                $wanted[$param->key] = self::SAMPLE;
+            }
+        }
+        abort_unless(isset($wanted[$key]), 404);
+        $taken = $found->take(Numbers::read($found->params(), Reading::of($wanted)), self::CHOICE);
+
+        return new Response(PictureFile::png($taken->picture), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=86400']);
     }
 
     public function store(Request $request, string $way, Gatherer $gatherer, InHand $inHand): JsonResponse

@@ -17,6 +17,9 @@ export const wayRoom = () => extended({ ...formFields, ...pageData('way-data') }
         this.look();
     },
     recipe: { numbers: {} },
+    choicePicture(param, value) {
+        return `${this.url}/choices/${param.key}?is=${encodeURIComponent(value)}`;
+    },
     form() {
         return { params: this.paramList };
     },

@@ -7,7 +7,16 @@
 <template x-for="c in ofKind({{ $of }}, 'choice')" :key="c.key">
     <div role="group" :aria-label="c.label">
         <span class="text-[13.5px] font-bold" x-text="c.label"></span>
-        <div class="flex flex-wrap gap-1"><template x-for="v in c.choices" :key="v"><button type="button" class="choice" :aria-pressed="isPicked({{ $of }}, c, v)" x-on:click="pick({{ $of }}, c, v)" x-text="v"></button></template></div>
+        <template x-if="!c.isPictured">
+            <div class="flex flex-wrap gap-1"><template x-for="v in c.choices" :key="v"><button type="button" class="choice" :aria-pressed="isPicked({{ $of }}, c, v)" x-on:click="pick({{ $of }}, c, v)" x-text="v"></button></template></div>
+        </template>
+        <template x-if="c.isPictured">
+            <div class="mt-1 grid grid-cols-4 gap-[5px]">
+                <template x-for="v in c.choices" :key="v">
+                    <button type="button" class="min-w-0 overflow-hidden rounded-[7px] bg-white p-0 shadow-[0_0_0_1px_var(--color-fog-200)] hover:shadow-[0_0_0_1px_var(--color-stone)] aria-pressed:bg-yarrow-light aria-pressed:shadow-[0_0_0_2px_var(--color-yarrow)]" :aria-pressed="isPicked({{ $of }}, c, v)" :title="v" x-on:click="pick({{ $of }}, c, v)"><img :src="choicePicture(c, v)" alt="" loading="lazy" class="h-[54px] w-full object-contain p-[3px]"><span class="block truncate px-1 pb-[3px] text-[11.5px]" x-text="v"></span></button>
+                </template>
+            </div>
+        </template>
     </div>
 </template>
 <template x-for="n in numbers({{ $of }})" :key="n.key"><x-slider of="n" /></template>
