@@ -136,9 +136,10 @@ final class GatherAndCutTest extends BrowserTestCase
         $this->makeTip();
         $chrome->run('[...document.querySelectorAll("[role=tab]")].find((t) => t.textContent.trim().startsWith("Step")).click()');
         $chrome->wait('the settings of the step', fn (): bool => $chrome->run('return [...document.querySelectorAll("main [role=group]")].some((g) => g.getAttribute("aria-label") === "One per press")') === true);
-        $chrome->run('[...document.querySelectorAll("main [role=group]")].find((g) => g.getAttribute("aria-label") === "One per press").querySelectorAll("button")[1].click()');
-        $chrome->press('Keep changes');
-        $chrome->waitForText('h1 + span', ' · kept');
+        // Several letters with clear outlines: what they begin as is a stamp, at a size that is said.
+        self::assertSame('true', $chrome->run('return [...document.querySelectorAll("main [role=group]")].find((g) => g.getAttribute("aria-label") === "One per press").querySelectorAll("button")[1].getAttribute("aria-pressed")'));
+        self::assertStringContainsString('It begins at 64 px', $chrome->text('[data-begun]'));
+        $chrome->press('Good');
         $chrome->press('Try');
         $chrome->waitForPath('/try/');
         $chrome->find('canvas[data-loaded=yes]');
