@@ -11,8 +11,10 @@ use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\EdgeMatte;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Mending;
+use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\Steps\ClearColour;
 use Yarrowfog\Core\Cut\Steps\LiftBacking;
+use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Edges that still hold the colour of what lay behind: a pale halo on dark. */
@@ -35,22 +37,26 @@ final class Fringe implements Check
         if ($cut->list->kind === TipKind::InkMask) {
             return null;
         }
-        $halo = $cut->step(LiftBacking::class) === null && $cut->step(ClearColour::class) !== null ? EdgeMatte::halo($cut->picture) : null;
+        $picture = self::beforeFinish($cut);
+        if ($picture === null) {
+            return null;
+        }
+        $halo = $cut->step(LiftBacking::class) === null && $cut->step(ClearColour::class) !== null ? EdgeMatte::halo($picture) : null;
         if ($halo !== null && $halo >= self::HALO) {
             return new Finding('fringe', sprintf('A rim of the background is left on %.0f %% of the edge. It shows as a halo on other grounds.', 100 * $halo), ['edge' => $halo], self::mending($cut));
         }
-        $backing = self::backing($cut);
+        $backing = self::backing($cut, $picture);
         if ($backing === null) {
             return null;
         }
         $colour = Oklab::fromSrgb($backing);
-        $inside = self::inside($cut);
+        $inside = self::inside($picture);
         $apart = $inside === null ? 0.0 : $colour->differenceTo($inside);
         if ($apart < self::SAME) {
             return null;
         }
         $edge = $fringe = 0;
-        foreach ($cut->picture->pixels as $p) {
+        foreach ($picture->pixels as $p) {
             $alpha = $p & 255;
             if ($alpha > 8 && $alpha < 200) {
                 $edge++;
@@ -81,22 +87,35 @@ final class Fringe implements Check
             : Mending::with('Clear 1 px more', $cut->list->placeBeforeFrame(), ClearColour::class, [...$clear->toArray(), 'grow' => $grow + 1]);
     }
 
+    /** The picture as it was before glow, shadow or outline were laid around it: what the list itself made is no fringe. Null where that is not known. */
+    private static function beforeFinish(CutResult $cut): ?Bitmap
+    {
+        $cleared = max([-1, ...array_keys($cut->steps(ClearColour::class)), ...array_keys($cut->steps(LiftBacking::class))]);
+        foreach ($cut->list->steps as $at => $listed) {
+            if ($at > $cleared && $listed->on && $listed->description()->group === StepGroup::Finish) {
+                return $cut->before($at)?->picture;
+            }
+        }
+
+        return $cut->picture;
+    }
+
     /** What lay behind. Once it is lifted, edges do not tell that any more: then it is what was lifted. */
-    private static function backing(CutResult $cut): ?Srgb
+    private static function backing(CutResult $cut, Bitmap $picture): ?Srgb
     {
         $lifts = $cut->steps(LiftBacking::class);
         $at = array_key_last($lifts);
 
         return $at === null
-            ? LiftBacking::measured($cut->picture)
-            : LiftBacking::from($lifts[$at]->numbers)->backing ?? LiftBacking::measured(($cut->before($at) ?? $cut)->picture);
+            ? LiftBacking::measured($picture)
+            : LiftBacking::from($lifts[$at]->numbers)->backing ?? LiftBacking::measured($cut->before($at)->picture ?? $picture);
     }
 
     /** The mean colour of what is fully there. */
-    private static function inside(CutResult $cut): ?Oklab
+    private static function inside(Bitmap $picture): ?Oklab
     {
         $r = $g = $b = $n = 0;
-        foreach ($cut->picture->pixels as $p) {
+        foreach ($picture->pixels as $p) {
             if (($p & 255) > 250) {
                 $r += $p >> 24;
                 $g += $p >> 16 & 255;

@@ -10,6 +10,7 @@ use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Mending;
 use Yarrowfog\Core\Cut\Steps\ClearColour;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Tip\TipKind;
 
 /** Background that is closed in by the picture, and was not reached when the rest of it was cleared. */
 final class HolesLeft implements Check
@@ -25,6 +26,10 @@ final class HolesLeft implements Check
 
     public function look(CutResult $cut): ?Finding
     {
+        if ($cut->list->kind === TipKind::TwoInk) {
+            // Its lights print in the second ink: they may be drawn.
+            return null;
+        }
         $clear = $cut->step(ClearColour::class);
         if ($clear === null || $clear->numbers->choice('reach') === ClearColour::EVERYWHERE || $cut->placement === null) {
             return null;

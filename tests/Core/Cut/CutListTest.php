@@ -13,6 +13,7 @@ use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Cut\StepCatalogue;
+use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
@@ -189,6 +190,35 @@ final class CutListTest extends TestCase
         $list = ['kind' => 'own colours', 'steps' => []];
         self::assertStringContainsString('pale halo on dark', self::findings($in, CutList::read($list))['fringe']->sentence);
         self::assertMended($in, 'fringe', $list);
+    }
+
+    /** Glow, shadow and outline are soft and pale on purpose: what they made is no fringe, and what was there before them still is. */
+    public function test_what_the_list_itself_made_is_no_fringe(): void
+    {
+        $leaf = fn (float $soft): Bitmap => Pictures::bitmap(200, 200, function (int $x, int $y) use ($soft): int {
+            $a = max(0.0, min(1.0, (70 - hypot($x - 99.5, $y - 99.5)) / $soft));
+            $mix = fn (int $c, int $b): int => (int) round($c * $a + $b * (1 - $a));
+
+            return $mix(47, 244) << 24 | $mix(107, 236) << 16 | $mix(47, 216) << 8 | 255;
+        });
+        $clear = ['step' => 'clear-colour', 'numbers' => ['tolerance' => 0.06]];
+        foreach (['outer-glow', 'inner-glow', 'shadow', 'outline'] as $made) {
+            $numbers = array_intersect_key(['colour' => '#f6edd9'], array_flip(array_map(fn (Param $p): string => $p->key, StepCatalogue::find($made)::description()->params)));
+            $after = ['step' => $made, 'numbers' => $numbers];
+            $lifted = CutList::read(['kind' => 'own colours', 'steps' => [$clear, ['step' => 'lift-backing'], $after]]);
+            self::assertArrayNotHasKey('fringe', self::found($leaf(1.0), $lifted), $made);
+            $left = CutList::read(['kind' => 'own colours', 'steps' => [$clear, $after]]);
+            self::assertArrayHasKey('fringe', self::found($leaf(8.0), $left), "a rim that was there before {$made}");
+        }
+    }
+
+    /** In two inks lights print too: white inside a mark is drawn, not a hole. */
+    public function test_a_white_of_two_inks_is_no_hole(): void
+    {
+        $eye = Pictures::bitmap(200, 200, fn (int $x, int $y): int => hypot($x - 100, $y - 100) > 80 || hypot($x - 100, $y - 100) < 25 ? 0xFFFFFFFF : 0x202020FF);
+        $steps = [['step' => 'clear-colour', 'numbers' => ['tolerance' => 0.1]]];
+        self::assertArrayNotHasKey('holes-left', self::found($eye, CutList::read(['kind' => 'two-ink', 'steps' => $steps])));
+        self::assertArrayHasKey('holes-left', self::found($eye, CutList::read(['kind' => 'own colours', 'steps' => $steps])));
     }
 
     /** A softly blurred leaf, opaque on its paper: once the paper is cleared, its pale rim is told, and one press lifts it. */
