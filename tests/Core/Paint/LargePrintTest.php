@@ -6,8 +6,10 @@ namespace Tests\Core\Paint;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use ReflectionProperty;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Paint\DabPrinter;
+use Yarrowfog\Core\Paint\Density;
 use Yarrowfog\Core\Paint\HalvedLevels;
 use Yarrowfog\Core\Paint\Levels;
 use Yarrowfog\Core\Paint\Smoothness;
@@ -46,21 +48,17 @@ final class LargePrintTest extends TestCase
         self::assertGreaterThan(20000, max($kept));
     }
 
-    /** Many places of one large print cost little more than a few: the print must not be made anew for each. */
+    /** However many dabs lie at twelve places of a px, a large print is made for each place once, and kept (the time that takes is in the bench). */
     public function test_a_large_print_is_kept(): void
     {
         $tip = self::tip(300, fn (float $r): float => $r < 1 ? 1 - $r * $r : 0.0);
         $dabs = fn (int $count): array => array_map(fn (int $i): Dab => new Dab($i, 0, 250.0 + 20 * ($i % 16) + 0.25 * ($i % 4), 250.0 + 0.25 * ($i % 3), new Shape(380.0, 0.0, 1.0), 0.3, 1.0, 0), range(0, $count - 1));
-        $brush = ['size' => ['base' => 380], 'flow' => ['base' => 0.3]];
-        $time = function (int $count) use ($tip, $brush, $dabs): float {
-            $from = hrtime(true);
-            self::painted($tip, $brush, $dabs($count));
-
-            return (hrtime(true) - $from) / 1e6;
-        };
-        $time(12);
-        // Twelve places are all there are: 132 dabs more are additions only.
-        self::assertLessThan(4.0, $time(144) / min($time(12), $time(12)));
+        $printer = new DabPrinter($tip, Brush::read(['settings' => ['size' => ['base' => 380], 'flow' => ['base' => 0.3]]]));
+        $buffer = $printer->buffer(new Rect(0, 0, 700, 700), 0);
+        $printer->paint($dabs(144), $buffer);
+        $kept = (new ReflectionProperty($printer, 'dense'))->getValue($printer);
+        self::assertIsArray($kept);
+        self::assertCount(12, array_filter(array_keys($kept), fn (int|string $name): bool => $name % Density::LANES === 0), 'each place has its print');
     }
 
     public function test_what_is_smooth_is_cut_at_half_its_size_and_what_is_fine_is_not(): void
