@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\Route;
 // What a pen or a moving slider sends: no session, so that nothing waits for one, and no stroke is lost with one.
 Route::post('/sheets/{sheet}/pieces', [PaintController::class, 'piece'])->name('sheets.piece');
 Route::post('/sheets/{sheet}/strokes', [PaintController::class, 'stroke'])->name('sheets.stroke');
+Route::post('/sheets/{sheet}/fills', [PaintController::class, 'fill'])->name('sheets.fill');
 Route::post('/tune/{brush}/pieces', [SwatchController::class, 'piece'])->name('tune.piece');
 Route::post('/tune/{brush}/swatch', [SwatchController::class, 'swatch'])->name('tune.swatch');
 Route::post('/tune/{brush}/advice', [SwatchController::class, 'advice'])->name('tune.advice');

@@ -12,6 +12,8 @@ use App\Painting\TileStore;
 use App\Painting\TipRack;
 use App\Pictures\PictureFile;
 use Yarrowfog\Core\Cut\InkBounds;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Paint\Fill;
 use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\PictureUnder;
 use Yarrowfog\Core\Paint\StrokePainter;
@@ -44,9 +46,14 @@ final readonly class MarkPicture
     /** As it will be kept. */
     public function painted(Sheet $sheet, Placing $placing, bool $onWhite = true): Bitmap
     {
-        $picture = $onWhite ? DeepBitmap::of(Bitmap::filled($sheet->width, $sheet->height, self::WHITE)) : DeepBitmap::empty($sheet->width, $sheet->height);
+        $picture = DeepBitmap::empty($sheet->width, $sheet->height);
         /** @var Stroke $stroke */
         foreach (Stroke::query()->where('layer_id', $sheet->layer()->id)->where('undone', false)->orderBy('id')->get() as $stroke) {
+            if ($stroke->is_fill) {
+                $picture = self::filled($picture, $stroke, $placing);
+
+                continue;
+            }
             $brush = Brush::withTrashed()->with('tip')->where('id', $stroke->brush_id)->first();
             if ($brush === null) {
                 continue;
@@ -57,7 +64,18 @@ final readonly class MarkPicture
             $picture = Lay::over($picture, $sheet->bounds(), $painter->stroke($trace, $stroke->roll, $sheet->bounds()));
         }
 
-        return $picture->toBitmap();
+        return ($onWhite ? $picture->on(DeepBitmap::word(self::WHITE)) : $picture)->toBitmap();
+    }
+
+    /** A space that is not closed there any more, or has become too narrow, stays as it is. */
+    private static function filled(DeepBitmap $picture, Stroke $stroke, Placing $placing): DeepBitmap
+    {
+        $place = $placing->trace(Trace::read(json_decode((string) gzuncompress($stroke->trace), true)), $picture->width, $picture->height)->samples[0];
+        try {
+            return Lay::over($picture, new Rect(0, 0, $picture->width, $picture->height), Fill::of($picture, (int) floor($place->x), (int) floor($place->y), $stroke->brush->mainInk->toInt()));
+        } catch (InvalidInput) {
+            return $picture;
+        }
     }
 
     /** The smallest rectangle around what is drawn; null when nothing is. */

@@ -21,6 +21,7 @@ use Yarrowfog\Core\Stroke\Brush as BrushSettings;
  * @property int $roll
  * @property string $trace gzipped JSON
  * @property bool $undone
+ * @property bool $is_fill  whether it fills a closed space: its trace is one place then, and the main ink of its brush the colour
  */
 final class Stroke extends Model
 {
@@ -28,7 +29,7 @@ final class Stroke extends Model
 
     protected function casts(): array
     {
-        return ['brush' => AsBrushSettings::class, 'undone' => 'boolean'];
+        return ['brush' => AsBrushSettings::class, 'undone' => 'boolean', 'is_fill' => 'boolean'];
     }
 
     /** @return BelongsTo<Layer, $this> */

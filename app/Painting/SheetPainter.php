@@ -8,13 +8,20 @@ use App\Models\Sheet;
 use App\Models\Stroke;
 use App\Store\Blob;
 use Illuminate\Support\Facades\DB;
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Paint\Fill;
 use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\PaintedStroke;
+use Yarrowfog\Core\Paint\Printed;
 use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
+use Yarrowfog\Core\Tip\TipKind;
 
 /** Lays finished strokes into a sheet, takes them back and lays them again. */
 final readonly class SheetPainter
@@ -31,12 +38,58 @@ final readonly class SheetPainter
      */
     public function finish(Sheet $sheet, Order $order, Trace $trace): Patches
     {
-        $layer = $sheet->layer();
         [$painted, $changed] = $this->painted($sheet, $order, $trace);
 
-        return DB::connection()->transaction(function () use ($sheet, $layer, $order, $trace, $painted, $changed): Patches {
+        return $this->laid($sheet, $painted, $changed, $this->shownMore($order, $changed, $sheet->bounds()), [
+            'uuid' => $order->stroke,
+            'brush_id' => $order->brush->id,
+            'tip_hash' => $order->brush->tip->hash,
+            'brush' => $order->settings,
+            'roll' => $order->roll,
+            'trace' => self::packed($trace),
+        ]);
+    }
+
+    /**
+     * Fills a closed space of the sheet with a colour, as one stroke that can be taken back. One that arrives twice is laid once.
+     *
+     * @param  string  $stroke  UUID
+     *
+     * @throws InvalidInput where there is no closed space
+     */
+    public function fill(Sheet $sheet, string $stroke, Sample $place, Srgb $ink): Patches
+    {
+        $layer = $sheet->layer();
+        if (Stroke::query()->where('uuid', $stroke)->exists()) {
+            return new Patches;
+        }
+        $fill = Fill::of($this->tiles->parts($layer, ['all' => $sheet->bounds()])['all'], (int) floor($place->x), (int) floor($place->y), $ink->toInt());
+
+        return $this->laid($sheet, $fill, $fill->changed(), [], [
+            'uuid' => $stroke,
+            'brush_id' => null,
+            'tip_hash' => '',
+            'brush' => BrushSettings::standard(TipKind::InkMask)->inked($ink, $ink),
+            'roll' => 0,
+            'trace' => self::packed(new Trace([$place])),
+            'is_fill' => true,
+        ]);
+    }
+
+    /**
+     * Stores a stroke and lays it down, all or nothing, unless it was laid before.
+     *
+     * @param  array<string, Rect>  $changed  by tile
+     * @param  list<string>  $more  tiles to show besides
+     * @param  array<string, mixed>  $kept  what is kept of the stroke
+     */
+    private function laid(Sheet $sheet, Printed $painted, array $changed, array $more, array $kept): Patches
+    {
+        $layer = $sheet->layer();
+
+        return DB::connection()->transaction(function () use ($sheet, $layer, $painted, $changed, $more, $kept): Patches {
             $patches = new Patches;
-            if (Stroke::query()->where('uuid', $order->stroke)->exists()) {
+            if (Stroke::query()->where('uuid', $kept['uuid'])->exists()) {
                 foreach ($changed as $area) {
                     $patches->add($area, $this->tiles->area($layer, $area));
                 }
@@ -45,25 +98,22 @@ final readonly class SheetPainter
             }
             // A new stroke ends the way to what had been undone.
             Stroke::query()->where('layer_id', $layer->id)->where('undone', true)->delete();
-            $stroke = Stroke::query()->create([
-                'layer_id' => $layer->id,
-                'uuid' => $order->stroke,
-                'brush_id' => $order->brush->id,
-                'tip_hash' => $order->brush->tip->hash,
-                'brush' => $order->settings,
-                'roll' => $order->roll,
-                'trace' => new Blob((string) gzcompress(json_encode($trace->toArray(), JSON_THROW_ON_ERROR))),
-            ]);
+            $stroke = Stroke::query()->create(['layer_id' => $layer->id, ...$kept]);
             foreach ($this->tiles->lay($layer, $stroke, $changed, fn (DeepBitmap $under, Rect $area): DeepBitmap => Lay::over($under, $area, $painted)) as $key => $shown) {
                 $patches->add($changed[$key], $shown);
             }
-            foreach ($this->shownMore($order, $changed, $sheet->bounds()) as $place) {
+            foreach ($more as $place) {
                 $area = StrokeBuffer::area($place)->intersect($sheet->bounds());
                 $patches->add($area, $this->tiles->area($layer, $area));
             }
 
             return $patches;
         });
+    }
+
+    private static function packed(Trace $trace): Blob
+    {
+        return new Blob((string) gzcompress(json_encode($trace->toArray(), JSON_THROW_ON_ERROR)));
     }
 
     /**

@@ -166,6 +166,31 @@ final class WaysTest extends FeatureTestCase
         $this->postJson("/marks/{$sheet->id}/keep", ['scale' => 900])->assertUnprocessable();
     }
 
+    /** A press into a closed space fills it, as a stroke that is undone, and is there when the mark is placed anew. */
+    public function test_a_closed_space_of_a_mark_is_filled(): void
+    {
+        $brush = $this->brush(['size' => ['base' => 24]]);
+        $sheet = Sheet::blank('Mark', 400, 300, Sheet::TO_DRAW_A_MARK);
+        $loop = array_map(fn (int $i): array => [8.0 * $i, 200 + 90 * cos($i / 40 * 2 * M_PI), 150 + 90 * sin($i / 40 * 2 * M_PI), 1], range(0, 42));
+        $uuid = (string) Str::uuid();
+        $fill = ['stroke' => $uuid, 'x' => 200.4, 'y' => 150.2, 'ink' => '#707070'];
+        $this->postJson("/sheets/{$sheet->id}/fills", $fill)->assertUnprocessable()->assertJsonPath('errors.x', ['This space is open to the edge of the sheet. Close its outline, then fill it.']);
+        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => '#000000'], 'roll' => 1, 'samples' => $loop])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/fills", [...$fill, 'ink' => 'grey'])->assertUnprocessable();
+        $this->postJson("/sheets/{$sheet->id}/fills", $fill)->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/fills", $fill)->assertOk();
+        self::assertSame(2, $sheet->layer()->strokes()->count());
+        $kept = fn (array $how): \Yarrowfog\Core\Raster\Bitmap => $this->kept(Source::query()->findOrFail($this->postJson("/marks/{$sheet->id}/keep", $how)->assertCreated()->json('id')));
+        self::assertSame([0x707070FF, 0xFFFFFFFF], [$kept([])->at(200, 150), $kept([])->at(5, 5)]);
+        $placed = $kept(['scale' => 0.5, 'dx' => -80, 'prints' => 'two-ink']);
+        self::assertSame([0x707070FF, 0], [$placed->at(120, 150), $placed->at(200, 150)]);
+        $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
+        self::assertSame(0xFFFFFFFF, $kept([])->at(200, 150));
+        $this->postJson("/sheets/{$sheet->id}/redo")->assertOk();
+        self::assertSame(0x707070FF, $kept([])->at(200, 150));
+        $this->postJson('/sheets/'.Sheet::blank('Sheet', 300, 300)->id.'/fills', $fill)->assertNotFound();
+    }
+
     /** White is ink where two inks print or the mark has its own colours; as an ink mask it is paper. */
     #[TestWith(['ink mask', 0xFFFFFFFF, 0xFFFFFFFF, false])]
     #[TestWith(['two-ink', 0xFFFFFFFF, 0, false])]

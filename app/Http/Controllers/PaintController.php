@@ -12,7 +12,9 @@ use App\Painting\Patches;
 use App\Painting\SheetPainter;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** Painting on a sheet: pieces while the pen moves, the whole stroke when it lifts, back and forth. */
@@ -38,6 +40,16 @@ final class PaintController
         $order = Order::read($body);
 
         return $painter->finish($sheet, $order, new Trace($samples, $order->realPressure))->answer($painter->history($sheet));
+    }
+
+    /** Fills the closed space around a place; sheets to draw a mark on are small enough to be gone through at once. */
+    public function fill(Request $request, Sheet $sheet, SheetPainter $painter): Response
+    {
+        abort_unless($sheet->purpose === Sheet::TO_DRAW_A_MARK, 404);
+        $body = JsonBody::read($request)->keys(['stroke', 'x', 'y', 'ink']);
+        $place = new Sample(0, $body->number('x', -20000, 20000), $body->number('y', -20000, 20000));
+
+        return $painter->fill($sheet, Order::stroke($body), $place, Srgb::fromHex($body->text('ink'), 'ink'))->answer($painter->history($sheet));
     }
 
     public function undo(Sheet $sheet, SheetPainter $painter): Response

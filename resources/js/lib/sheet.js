@@ -1,5 +1,5 @@
 import { callForPixels } from './call';
-import { anyRoll } from './data';
+import { anyRoll, uuid } from './data';
 import { enlargedAbout } from './canvas';
 import { catchPan } from './pan';
 import { catchPen } from './pen';
@@ -27,13 +27,35 @@ export class SheetView extends Plain {
         this.fit();
         catchPen(this.canvas, {
             toPlace: (x, y) => this.toPlace(x, y),
-            mayBegin: () => !this.panning && this.order() !== null,
+            mayBegin: (event) => !this.panning && !this.#fills(event) && this.order() !== null,
             begin: (sample, isPen, event) => this.#begin(sample, isPen, event),
             move: (samples) => this.#move(samples),
             end: (samples) => this.#end(samples),
         });
         this.#catchView();
         this.load();
+    }
+
+    /** Where the hand fills, a press is a fill and begins no stroke. */
+    #fills(event) {
+        const ink = this.guides?.fillsWith?.() ?? null;
+        if (ink !== null) {
+            const [x, y] = this.toPlace(event.clientX, event.clientY);
+            this.strokes.tail = this.strokes.tail.then(() => this.fill(x, y, ink));
+        }
+
+        return ink !== null;
+    }
+
+    async fill(x, y, ink) {
+        this.say('');
+        try {
+            const { words, patches } = await callForPixels(`${this.url}/fills`, { json: { stroke: uuid(), x, y, ink } });
+            this.show(patches);
+            this.onHistory(words);
+        } catch (error) {
+            this.say(error.message);
+        }
     }
 
     /** With guides, a stroke may be held back to become a straight line, and has twins beyond the mirrors. */

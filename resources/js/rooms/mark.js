@@ -24,6 +24,7 @@ export const markRoom = () => extended(painting(pageData('mark-data')), {
     down: false,
     darken: false,
     tinted: false,
+    filling: false,
     placing: false,
     aimed: null,
     scaleValue: 1,
@@ -38,6 +39,7 @@ export const markRoom = () => extended(painting(pageData('mark-data')), {
             isStraight: (event) => event.shiftKey,
             aim: (from, to) => { this.aimed = from && to ? [from[1], from[2], to[1], to[2]] : null; },
             mirrors: () => this.mirrors(),
+            fillsWith: () => (this.filling ? this.inksInHand().main : null),
         });
         this.sizeValue = 26;
         this.layGuides();

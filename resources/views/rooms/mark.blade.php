@@ -32,6 +32,7 @@
                 <x-slider of="opacity" />
                 <div class="mt-2 flex flex-col gap-[6px] text-[13.5px]">
                     <label class="flex items-center gap-2" x-show="isMask"><input type="checkbox" class="switch" :checked="darken" x-on:change="flip('darken')"> Only darken: greys never cover darker ones</label>
+                    <label class="flex items-center gap-2"><input type="checkbox" class="switch" :checked="filling" x-on:change="flip('filling')"> Fill: a press fills the space that is closed in there</label>
                     <label class="flex items-center gap-2"><input type="checkbox" class="switch" :checked="guides" x-on:change="flip('guides')"> Lines through the middle, places snap to them</label>
                     <label class="flex items-center gap-2"><input type="checkbox" class="switch" :checked="across" x-on:change="flip('across')"> Mirror left and right</label>
                     <label class="flex items-center gap-2"><input type="checkbox" class="switch" :checked="down" x-on:change="flip('down')"> Mirror top and bottom</label>
