@@ -104,6 +104,7 @@ Route::post('/sheets/{sheet}/redo', [PaintController::class, 'redo'])->name('she
 
 Route::get('/keep', [KeepController::class, 'show'])->name('keep');
 Route::get('/brushes/{brush}/strip', [BrushController::class, 'strip'])->withTrashed()->name('brushes.strip');
+Route::post('/brushes/{brush}/strip', [BrushController::class, 'bringStrip'])->name('brushes.strip.bring');
 Route::patch('/brushes/{brush}', [BrushController::class, 'update'])->name('brushes.update');
 Route::post('/brushes/{brush}/duplicate', [BrushController::class, 'duplicate'])->name('brushes.duplicate');
 Route::delete('/brushes/{brush}', [BrushController::class, 'destroy'])->name('brushes.destroy');

@@ -32,6 +32,8 @@ use Yarrowfog\Core\Stroke\Brush as BrushSettings;
  * @property Maker|null $maker
  * @property int $roll
  * @property bool $is_plain
+ * @property string|null $strip_movement  of the practice pen, that its strip is painted with; null for what suits it
+ * @property string|null $strip_picture  hash of a picture that stands in place of a painted strip
  * @property \Carbon\CarbonImmutable|\Illuminate\Support\Carbon $created_at
  * @property Tip $tip
  */

@@ -9,10 +9,12 @@ use App\Models\BrushParts;
 use App\Models\Tip;
 use App\Pictures\PictureFile;
 use App\Store\Derived;
+use App\Store\Kept;
 use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Settings\StepSettings;
 use Yarrowfog\Core\Stroke\SettingValue;
@@ -34,25 +36,41 @@ final readonly class BrushStrip
     /** Stamps on a strip at most. */
     private const STAMPS = 4;
 
-    public function __construct(private TipRack $tips, private Derived $derived)
+    public function __construct(private TipRack $tips, private Derived $derived, private Kept $kept)
     {
     }
 
     public function png(Brush $brush): string
     {
-        return $this->of($brush->keptParts(), $brush->kept, $brush->roll);
+        return $brush->strip_picture === null
+            ? $this->of($brush->keptParts(), $brush->kept, $brush->roll, $brush->strip_movement)
+            : $this->kept->get($brush->strip_picture);
     }
 
-    /** What is made with these parts and settings. */
-    public function of(BrushParts $parts, BrushSettings $settings, int $roll): string
+    /** A picture of the painter's own, as a strip: as it is, no larger than it is shown at twice the size. */
+    public function keepPicture(string $bytes): string
+    {
+        return $this->kept->put(PictureFile::png(PictureFile::read($bytes, 2 * self::WIDTH)->bitmap()));
+    }
+
+    /**
+     * What is made with these parts and settings.
+     *
+     * @param  string|null  $movement  of the practice pen; null for what suits them
+     */
+    public function of(BrushParts $parts, BrushSettings $settings, int $roll, ?string $movement = null): string
     {
         $size = $settings->value('size');
         $isStamp = $settings->choice('onePerPress') === StepSettings::YES && ! $settings->isBand();
         $shown = $settings->with('size', new SettingValue(min($isStamp ? self::LARGEST_STAMP : self::LARGEST, $size->number()), $size->spread, $size->drives));
-        $key = 'strip-2-'.hash('sha256', self::fingerprint($parts).json_encode($shown->toArray(), JSON_THROW_ON_ERROR).$roll);
+        $key = 'strip-2-'.hash('sha256', self::fingerprint($parts).json_encode($shown->toArray(), JSON_THROW_ON_ERROR).$roll.($movement === null ? '' : " {$movement}"));
 
-        return $this->derived->remember($key, function () use ($parts, $shown, $roll, $isStamp): string {
-            $traces = $isStamp ? self::presses($shown->base('size')) : [Movements::swell(new Rect(28, 34, self::WIDTH - 56, self::HEIGHT - 68))];
+        return $this->derived->remember($key, function () use ($parts, $shown, $roll, $isStamp, $movement): string {
+            $traces = match (true) {
+                $movement !== null => PracticePen::named($movement, self::WIDTH, self::HEIGHT),
+                $isStamp => self::presses($shown->base('size')),
+                default => [Movements::swell(new Rect(28, 34, self::WIDTH - 56, self::HEIGHT - 68))],
+            };
 
             return PictureFile::png(Swatch::paint($this->tips->kitOf($parts, $shown), $shown, $traces, $roll, self::WIDTH, self::HEIGHT, Swatch::ground($shown, self::WIDTH, self::HEIGHT)));
         });

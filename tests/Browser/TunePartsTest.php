@@ -265,4 +265,20 @@ final class TunePartsTest extends BrowserTestCase
 
         return $chrome;
     }
+
+    public function test_a_strip_is_painted_with_a_movement_of_choice(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->open('/tune/1');
+        $chrome->press('About it');
+        $strip = fn (): string => (string) $chrome->run('const i = [...document.querySelectorAll("img")].find((i) => i.alt.startsWith("The strip")); return i.complete && i.naturalWidth === 340 ? i.currentSrc : ""');
+        $chrome->wait('the strip', fn (): bool => $strip() !== '');
+        $first = $strip();
+        $chrome->run('const s = document.querySelector("[data-strip]"); s.value = "spiral"; s.dispatchEvent(new Event("change", { bubbles: true }))');
+        $chrome->wait('another strip', fn (): bool => ! in_array($strip(), ['', $first], true));
+        $chrome->open('/tune/1');
+        $chrome->press('About it');
+        $chrome->wait('the choice', fn (): bool => $chrome->run('return document.querySelector("[data-strip]").value') === 'spiral');
+        self::assertSame([], $chrome->log());
+    }
 }

@@ -10,9 +10,11 @@ use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Tip;
 use App\Pictures\PictureFile;
+use Illuminate\Http\UploadedFile;
 use Imagick;
 use ImagickDraw;
 use ImagickPixel;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
 
 final class RoomsTest extends FeatureTestCase
 {
@@ -144,6 +146,32 @@ final class RoomsTest extends FeatureTestCase
             $this->get("/tune/{$brush->id}")->assertSee(sprintf($says, $brush->tip->width), false);
             $this->get("/tune/{$brush->id}")->assertDontSee('It begins');
         }
+    }
+
+    public function test_a_strip_is_painted_with_a_movement_of_choice_or_is_a_picture_of_ones_own(): void
+    {
+        $brush = $this->brush(['size' => ['base' => 20]]);
+        $strip = fn (): string => PictureFile::read((string) $this->get("/brushes/{$brush->id}/strip")->assertOk()->getContent())->bitmap()->toBytes();
+        $first = $strip();
+        $seen = [$first];
+        foreach (PracticePen::names() as $movement) {
+            self::assertSame($movement, $this->patchJson("/brushes/{$brush->id}", ['strip' => $movement])->assertOk()->json('strip.movement'));
+            $seen[] = $strip();
+        }
+        self::assertCount(count($seen), array_unique($seen), 'each is another strip');
+        $this->patchJson("/brushes/{$brush->id}", ['strip' => 'somersault'])->assertUnprocessable();
+        // A picture stands in its place, as a copy of a brush has it too, until a movement is chosen again.
+        $own = new Imagick;
+        $own->newImage(900, 300, new ImagickPixel('#2f6d7a'), 'png');
+        $this->postJson("/brushes/{$brush->id}/strip", ['picture' => UploadedFile::fake()->createWithContent('own.png', $own->getImageBlob())])->assertOk()->assertJsonPath('strip.own', true);
+        $shown = PictureFile::read((string) $this->get("/brushes/{$brush->id}/strip")->getContent());
+        self::assertSame([680, 227, 0x2F6D7AFF], [$shown->width, $shown->height, $shown->bitmap()->at(300, 100)]);
+        $copy = $this->postJson("/brushes/{$brush->id}/duplicate")->json('id');
+        self::assertSame($brush->refresh()->strip_picture, Brush::query()->findOrFail($copy)->strip_picture);
+        $this->postJson("/brushes/{$brush->id}/strip", ['picture' => UploadedFile::fake()->createWithContent('own.png', 'no picture')])->assertUnprocessable();
+        self::assertFalse($this->patchJson("/brushes/{$brush->id}", ['strip' => ''])->assertOk()->json('strip.own'));
+        self::assertSame($first, $strip());
+        $this->get("/tune/{$brush->id}")->assertOk()->assertSee('Its strip is painted with');
     }
 
     public function test_a_plain_pen_is_always_there_and_is_no_brush_of_the_library(): void

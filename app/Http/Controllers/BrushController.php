@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\JsonBody;
+use App\Http\Requests\BringIn;
 use App\Http\Tags;
 use App\Models\Brush;
 use App\Models\Maker;
@@ -13,6 +14,8 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
 
 final class BrushController
 {
@@ -25,7 +28,7 @@ final class BrushController
     /** A new name, another note, other tags, another maker: whatever is given. */
     public function update(Request $request, Brush $brush): JsonResponse
     {
-        $body = JsonBody::read($request)->keys(['name', 'note', 'tags', 'maker']);
+        $body = JsonBody::read($request)->keys(['name', 'note', 'tags', 'maker', 'strip']);
         $name = trim($body->text('name', $brush->name, 120));
         if ($name === '') {
             throw new InvalidInput('name', 'A brush needs a name.');
@@ -39,9 +42,32 @@ final class BrushController
             'note' => trim($body->text('note', $brush->note ?? '', 4000)),
             'tags' => $body->has('tags') ? Tags::of($body->text('tags', '', 400)) : $brush->tags,
             'maker_id' => $maker === 0 ? null : $maker,
+            // A movement that is chosen is painted: it takes the place of a picture.
+            ...$body->has('strip') ? ['strip_movement' => self::movement($body), 'strip_picture' => null] : [],
         ]);
 
-        return response()->json(['name' => $brush->name, 'note' => $brush->note ?? '', 'tags' => implode(', ', $brush->tags ?? []), 'maker' => $brush->maker_id]);
+        return response()->json(['strip' => self::stripOf($brush), 'name' => $brush->name, 'note' => $brush->note ?? '', 'tags' => implode(', ', $brush->tags ?? []), 'maker' => $brush->maker_id]);
+    }
+
+    /** A picture of the painter's own in place of a painted strip. */
+    public function bringStrip(BringIn $request, Brush $brush, BrushStrip $strips): JsonResponse
+    {
+        $brush->update(['strip_picture' => $strips->keepPicture($request->bytes())]);
+
+        return response()->json(['strip' => self::stripOf($brush)]);
+    }
+
+    /** @return array{movement: string, own: bool, url: string} how its strip is made; the address is another one with each change */
+    public static function stripOf(Brush $brush): array
+    {
+        return ['movement' => $brush->strip_movement ?? '', 'own' => $brush->strip_picture !== null, 'url' => route('brushes.strip', [$brush, 'as' => hash('xxh32', $brush->strip_movement.$brush->strip_picture)])];
+    }
+
+    private static function movement(Reading $body): ?string
+    {
+        $movement = $body->text('strip', '', 40);
+
+        return $movement === '' ? null : $body->choice('strip', PracticePen::names());
     }
 
     public function duplicate(Brush $brush): JsonResponse

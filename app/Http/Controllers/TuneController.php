@@ -23,6 +23,7 @@ use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
 use Yarrowfog\Core\Stroke\DriveInput;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
 
@@ -47,6 +48,8 @@ final class TuneController
             'url' => route('tune', $brush),
             ...self::state($brush),
             'name' => $brush->name,
+            'strip' => BrushController::stripOf($brush),
+            'stripMovements' => PracticePen::names(),
             'begun' => $inHand->saysOf($brush),
             'story' => $brush->note ?? '',
             'tags' => implode(', ', $brush->tags ?? []),

@@ -11,7 +11,7 @@ export const about = {
         this.aboutMessage = '';
         try {
             const told = await call(this.links.brush, { method: 'PATCH', json: what });
-            Object.assign(this, { name: told.name, story: told.note, tags: told.tags, maker: told.maker });
+            Object.assign(this, { name: told.name, story: told.note, tags: told.tags, maker: told.maker, strip: told.strip });
         } catch (error) {
             this.aboutMessage = error.message;
         }
@@ -27,6 +27,27 @@ export const about = {
     },
     tellMaker(event) {
         return this.tell({ maker: Number(event.target.value) });
+    },
+    isStrip(movement) {
+        return !this.strip.own && this.strip.movement === movement;
+    },
+    tellStrip(event) {
+        return this.tell({ strip: event.target.value });
+    },
+    async bringStrip(event) {
+        const file = event.target.files[0];
+        event.target.value = '';
+        if (!file) {
+            return;
+        }
+        this.aboutMessage = '';
+        try {
+            const form = new FormData();
+            form.append('picture', file);
+            this.strip = (await upload(`${this.links.brush}/strip`, form, () => {}).answer).strip;
+        } catch (error) {
+            this.aboutMessage = error.message;
+        }
     },
     get makerCard() {
         return this.makers.find((m) => m.id === this.maker) ?? null;

@@ -16,6 +16,11 @@
                 <datalist id="licences"><option>CC0 1.0</option><option>CC BY 4.0</option><option>CC BY-SA 4.0</option><option>CC BY-NC 4.0</option><option>All rights reserved</option></datalist>
             </div>
         </template>
+        <div class="flex items-end gap-2">
+            <label class="flex min-w-0 flex-1 flex-col">Its strip is painted with <select class="field" x-on:change="tellStrip" data-strip><option value="" :selected="isStrip('')">what suits it</option><template x-for="m in stripMovements" :key="m"><option :value="m" :selected="isStrip(m)" x-text="m"></option></template><option value="own" disabled :selected="strip.own" x-show="strip.own">a picture of your own</option></select></label>
+            <label class="tool cursor-pointer focus-within:outline-2 focus-within:outline-yarrow-dark">A picture instead …<input type="file" accept="image/png,image/jpeg,image/webp,image/tiff,image/bmp,image/gif" class="sr-only" x-on:change="bringStrip"></label>
+        </div>
+        <img :src="strip.url" alt="The strip as it is shown in Keep and Try" width="340" height="104" class="h-[62px] w-[203px] rounded-[6px] bg-white object-contain shadow-[0_0_0_1px_var(--color-fog-200)]">
         <p class="wrong m-0" role="alert" x-show="aboutMessage !== ''" x-text="aboutMessage"></p>
         <button type="button" class="quiet self-start" x-on:click="show('settings')">Back to the settings</button>
     </div>
