@@ -19,6 +19,7 @@ use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Raster\Resampler;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Placing;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Practice\Recording;
 use Yarrowfog\Core\Stroke\Trace;
@@ -29,7 +30,7 @@ use Yarrowfog\Core\Stroke\Trace;
  */
 final readonly class SwatchOrder
 {
-    public const KEYS = ['brush', 'parts', 'roll', 'width', 'height', 'pen', 'recorded', 'strokes', 'under'];
+    public const KEYS = ['brush', 'parts', 'roll', 'width', 'height', 'pen', 'recorded', 'strokes', 'under', 'coarse'];
 
     /** The practice pen rests: only what is painted by hand is there. */
     public const BY_HAND = 'by hand';
@@ -54,6 +55,7 @@ final readonly class SwatchOrder
         public array $strokes,
         public ?Source $under,
         private Tip $tip,
+        private float $scale = 1.0,
     ) {
     }
 
@@ -70,7 +72,7 @@ final readonly class SwatchOrder
         $recorded = $body->has('recorded') ? PenRecording::query()->find($body->integer('recorded', 1, PHP_INT_MAX)) ?? throw new InvalidInput('recorded', 'This recording is gone. Choose another movement for the practice pen.') : null;
         $under = $body->has('under') ? Source::query()->find($body->integer('under', 1, PHP_INT_MAX)) ?? throw new InvalidInput('under', 'The picture under the swatch is gone. Choose another backdrop.') : null;
 
-        return new self(
+        $order = new self(
             Brush::read($body->object('brush'))->ofKind($tip->kind),
             $parts,
             $body->integer('roll', 0, 0x7FFFFFFF),
@@ -82,6 +84,22 @@ final readonly class SwatchOrder
             $under,
             $tip,
         );
+
+        return $body->flag('coarse', false) ? $order->coarse() : $order;
+    }
+
+    /** The same at half the size, a quarter of the work: to be shown while the swatch itself is painted. */
+    private function coarse(): self
+    {
+        $half = fn (Trace $t): Trace => self::scaled($t, $this->width, $this->height, 0.5);
+
+        return new self($this->brush->scaled(0.5), $this->parts, $this->roll, $this->width + 1 >> 1, $this->height + 1 >> 1, $this->pen, $this->recording, array_map($half, $this->strokes), $this->under, $this->tip, 0.5);
+    }
+
+    private static function scaled(Trace $trace, int $width, int $height, float $scale): Trace
+    {
+        // A placing scales about the middle.
+        return (new Placing($scale, 0.0, ($scale - 1) * $width / 2, ($scale - 1) * $height / 2))->trace($trace, $width, $height);
     }
 
     /** @throws InvalidInput when a part of it is gone */
@@ -134,6 +152,18 @@ final readonly class SwatchOrder
 
     /** @return list<Trace> */
     private function practised(int $width, int $height): array
+    {
+        if ($this->scale < 1.0) {
+            [$wide, $high] = [(int) round($width / $this->scale), (int) round($height / $this->scale)];
+
+            return array_map(fn (Trace $t): Trace => self::scaled($t, $wide, $high, $this->scale), $this->arranged($wide, $high));
+        }
+
+        return $this->arranged($width, $height);
+    }
+
+    /** @return list<Trace> */
+    private function arranged(int $width, int $height): array
     {
         if ($this->recording !== null) {
             return $this->recording->fittedTo(self::inner($width, $height));

@@ -281,4 +281,25 @@ final class TunePartsTest extends BrowserTestCase
         $chrome->wait('the choice', fn (): bool => $chrome->run('return document.querySelector("[data-strip]").value') === 'spiral');
         self::assertSame([], $chrome->log());
     }
+
+    public function test_what_takes_long_is_shown_coarse_at_once_and_then_fine(): void
+    {
+        $chrome = $this->tune(6);
+        $count = fn (string $what): int => (int) $chrome->run('return Number(document.querySelector("[x-ref=swatch]").dataset[arguments[0]] || 0)', $what);
+        $pixels = fn (): string => (string) $chrome->run('return document.querySelector("[x-ref=swatch]").toDataURL()');
+        $chrome->wait('the swatch', fn (): bool => $count('painted') > 0);
+        self::assertSame(0, $count('coarse'));
+        $fine = $pixels();
+        // As if the last one had taken long: each change comes at half the size first, and whole after it.
+        $chrome->run('document.querySelector("main")._x_dataStack[0].isSlow = true');
+        $painted = $count('painted');
+        $this->set('Spacing', '90 %');
+        $chrome->wait('a coarse one and the whole', fn (): bool => $count('coarse') > 0 && $count('painted') > $painted);
+        self::assertNotSame($fine, $pixels());
+        $chrome->run('document.querySelector("main")._x_dataStack[0].isSlow = true');
+        $painted = $count('painted');
+        $chrome->press('Undo');
+        $chrome->wait('the whole again', fn (): bool => $count('painted') > $painted);
+        self::assertSame($fine, $pixels(), 'what stands at the end is the whole one');
+    }
 }

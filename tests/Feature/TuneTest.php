@@ -14,11 +14,41 @@ use Illuminate\Http\UploadedFile;
 use PHPUnit\Framework\Attributes\TestWith;
 use Yarrowfog\Core\Format\InkMl\InkMlReader;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Filter;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Raster\Resampler;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
 
 final class TuneTest extends FeatureTestCase
 {
     private const STROKE = '22222222-2222-4222-8222-222222222222';
+
+    /** Half the size is the same picture, a quarter of the work: the whole one, made small, differs by little. */
+    public function test_a_coarse_swatch_shows_what_the_whole_one_will(): void
+    {
+        $brush = $this->brush(['size' => ['base' => 40]]);
+        $order = ['brush' => ['settings' => ['size' => ['base' => 40], 'spacing' => ['base' => 0.1], 'taperIn' => ['base' => 60]]], 'roll' => 3, 'width' => 601, 'height' => 260, 'pen' => 'slow swell', 'strokes' => [['realPressure' => true, 'samples' => [[0, 40, 230, 1], [80, 300, 240, 1], [160, 560, 230, 1]]]]];
+        $shown = function (array $more) use ($brush, $order): Bitmap {
+            [$width, $height] = $more === [] ? [601, 260] : [301, 130];
+            $pixels = array_fill(0, $width * $height, 0);
+            foreach (self::patches($this->postJson("/tune/{$brush->id}/swatch", [...$order, ...$more]))['patches'] as $patch) {
+                foreach ($patch['picture']->pixels as $i => $p) {
+                    $pixels[($patch['y'] + intdiv($i, $patch['picture']->width)) * $width + $patch['x'] + $i % $patch['picture']->width] = $p;
+                }
+            }
+
+            return new Bitmap($width, $height, $pixels);
+        };
+        $coarse = $shown(['coarse' => true]);
+        $small = (new Resampler(Filter::Area))->bitmap($shown([])->crop(new Rect(0, 0, 602, 260)), 301, 130);
+        $off = $ink = 0;
+        foreach ($small->pixels as $i => $p) {
+            $off += abs(($p & 255) - ($coarse->pixels[$i] & 255));
+            $ink += $p & 255;
+        }
+        self::assertGreaterThan(255 * 3000, $ink);
+        self::assertLessThan(0.06, $off / $ink);
+    }
 
     public function test_a_stroke_painted_on_the_swatch_is_shown_live_as_it_is_painted_whole(): void
     {

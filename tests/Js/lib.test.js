@@ -31,6 +31,21 @@ test('a frame holds the path and every dab, and something where there is nothing
     expect(frameOf([{ path: [[10, 20, 1]], dabs: [[50, 60, 20]] }])).toEqual([8, 18, 52, 52]);
 });
 
+test('a job hears whether a newer one waits', async () => {
+    const latest = new Latest();
+    const heard = [];
+    let open;
+    latest.run(async (counts, isNewest) => {
+        heard.push(isNewest());
+        await new Promise((go) => { open = go; });
+        heard.push(isNewest());
+    });
+    latest.run(async (counts, isNewest) => { heard.push(isNewest()); });
+    open();
+    await latest.idle();
+    expect(heard).toEqual([true, false, true]);
+});
+
 test('of jobs that wait only the newest is run', async () => {
     const latest = new Latest();
     const ran = [];

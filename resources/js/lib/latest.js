@@ -5,7 +5,7 @@ import { Plain } from './plain';
  * the last value is always what stands at the end.
  *
  * A job is given a function that says whether its answer still counts: with several under way, one
- * may be overtaken by a newer one.
+ * may be overtaken by a newer one. Another one says whether none waits that is newer.
  */
 export class Latest extends Plain {
     #width;
@@ -40,7 +40,7 @@ export class Latest extends Plain {
             this.#begun++;
             const number = this.#begun;
             try {
-                await job(() => this.#counts(number));
+                await job(() => this.#counts(number), () => this.#next === null);
             } catch (error) {
                 console.error(error);
             }

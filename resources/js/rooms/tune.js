@@ -1,5 +1,5 @@
 import { call, callForPixels } from '../lib/call';
-import { countOn, showPicture } from '../lib/canvas';
+import { countOn, drawCoarse, showPicture } from '../lib/canvas';
 import { anyRoll, extended, pageData, settled } from '../lib/data';
 import { Latest, quietly } from '../lib/latest';
 import { undoable } from '../lib/undoable';
@@ -31,6 +31,8 @@ const BACKDROPS = [
 ];
 /** Swatches under way while a slider moves: one is painted while the one before it is on its way. */
 const UNDER_WAY = 2;
+/** ms a swatch may take before the next one is shown coarse first. */
+const SLOW = 250;
 /** ms of rest after which influence is worked out: painting goes first. */
 const RESTS = 150;
 const DPI = 'tune:dpi';
@@ -49,6 +51,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
     influence: { settings: {}, spreads: {}, drives: {} },
     range: null,
     beginnings: [],
+    isSlow: false,
     backdrop: 'backdrop-white',
     backdrops: BACKDROPS,
     under: null,
@@ -146,20 +149,34 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
     /** Painting goes first: what is told of it is asked for once it stands and nothing moves. */
     repaint() {
         this.changes = (this.changes ?? 0) + 1;
-        this.painting.run((counts) => this.paint(counts));
+        this.painting.run((counts, isNewest) => this.paint(counts, isNewest));
         this.adviseSoon();
         this.weighSoon();
         if (this.comparing) {
             this.paintHeld();
         }
     },
-    async paint(counts) {
+    /** What takes long is shown coarse at once, and fine when it is ready and nothing newer waits. */
+    async paint(counts, isNewest) {
         if (this.isPainting) {
             return;
         }
         const order = this.order();
         try {
+            if (this.isSlow) {
+                const { patches } = await callForPixels(`${this.url}/swatch`, { json: { ...order, coarse: true } });
+                if (!counts()) {
+                    return;
+                }
+                drawCoarse(this.$refs.swatch, order, patches);
+                countOn(this.$refs.swatch, 'coarse');
+                if (!isNewest()) {
+                    return;
+                }
+            }
+            const from = performance.now();
             const { words, patches } = await callForPixels(`${this.url}/swatch`, { json: order });
+            this.isSlow = performance.now() - from > SLOW;
             if (!counts()) {
                 return;
             }
