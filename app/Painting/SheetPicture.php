@@ -42,7 +42,13 @@ final readonly class SheetPicture
 
                 continue;
             }
-            $band = $this->tiles->parts($layer, ['band' => new Rect(0, $y, $sheet->width, $height)])['band'];
+            $area = new Rect(0, $y, $sheet->width, $height);
+            if (! $isDeep && ! $withPaper) {
+                $rgba .= $this->tiles->area($layer, $area)->toBytes();
+
+                continue;
+            }
+            $band = $this->tiles->parts($layer, ['band' => $area])['band'];
             $rgba .= $bytes($withPaper ? $band->on($paper) : $band);
         }
 

@@ -177,6 +177,11 @@ final readonly class DeepBitmap
     {
         $words = $this->words;
         foreach ($words as $i => $w) {
+            if ($w === 0) {
+                $words[$i] = $ground;
+
+                continue;
+            }
             $rest = self::FULL - ($w & self::CHANNEL);
             if ($rest > 0) {
                 $words[$i] = $w + (self::share($ground >> 45, $rest) << 45) + (self::share($ground >> 30 & self::CHANNEL, $rest) << 30) + (self::share($ground >> 15 & self::CHANNEL, $rest) << 15) + $rest;
