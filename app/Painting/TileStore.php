@@ -37,7 +37,7 @@ final class TileStore
     /** The pixels of a layer inside an area, as they are shown. */
     public function area(Layer $layer, Rect $area): Bitmap
     {
-        return self::shown($this->tiles($layer, self::places($area)), $area);
+        return self::shown(self::opened($this->tiles($layer, self::places($area), withRest: false), $area), $area);
     }
 
     /** @return list<string> the engine's tiles that hold paint, by their keys */
@@ -56,7 +56,7 @@ final class TileStore
     {
         $tiles = $this->tiles($layer, self::placesOf($areas));
 
-        return array_map(fn (Rect $area): DeepBitmap => self::deep($tiles, $area), $areas);
+        return array_map(fn (Rect $area): DeepBitmap => self::deep(self::opened($tiles, $area), $area), $areas);
     }
 
     /**
@@ -73,12 +73,13 @@ final class TileStore
         $laid = [];
         $shown = [];
         foreach ($areas as $name => $area) {
-            $deep = $change(self::deep($before, $area), $area);
+            $there = self::opened($before, $area);
+            $deep = $change(self::deep($there, $area), $area);
             $shown[$name] = $deep->toBitmap();
             $pixels = ByteRows::of($area, 4, 1, $shown[$name]->toBytes());
             $rest = ByteRows::of($area, 1, 4, Bytes::planes($deep->rest($shown[$name])->pixels));
             foreach (self::places($area) as $place) {
-                $was = isset($before[$place]) ? self::unpacked($before[$place]) : null;
+                $was = $there[$place] ?? null;
                 $is = [
                     'pixels' => self::rows($place, 4, 1, $was['pixels'] ?? null)->put($pixels)->toBytes(),
                     'rest' => self::rows($place, 1, 4, $was['rest'] ?? null)->put($rest)->toBytes(),
@@ -174,11 +175,12 @@ final class TileStore
      * @param  list<string>  $places
      * @return array<string, array{pixels: string, rest: string|null}> packed, where there are any
      */
-    private function tiles(Layer $layer, array $places): array
+    private function tiles(Layer $layer, array $places, bool $withRest = true): array
     {
+        $columns = ['place', 'pixels', $withRest ? 'rest' : DB::raw('null as rest')];
         $tiles = [];
         foreach (array_chunk($places, 500) as $some) {
-            foreach (DB::table('tiles')->where('layer_id', $layer->id)->whereIn('place', $some)->get(['place', 'pixels', 'rest']) as $row) {
+            foreach (DB::table('tiles')->where('layer_id', $layer->id)->whereIn('place', $some)->get($columns) as $row) {
                 $tile = self::tile($row);
                 if ($tile !== null && is_string($row->place)) {
                     $tiles[$row->place] = $tile;
@@ -250,29 +252,43 @@ final class TileStore
         return $bytes === null ? ByteRows::empty(self::at($place), $size, $planes) : ByteRows::of(self::at($place), $size, $planes, $bytes);
     }
 
-    /** @param  array<string, array{pixels: string, rest: string|null}>  $tiles  packed: all of the area that there are, and perhaps others */
-    private static function shown(array $tiles, Rect $area): Bitmap
+    /**
+     * @param  array<string, array{pixels: string, rest: string|null}>  $tiles  packed
+     * @return array<string, array{pixels: string, rest: string|null}> unpacked, those that the area touches
+     */
+    private static function opened(array $tiles, Rect $area): array
     {
-        $rows = ByteRows::empty($area, 4);
+        $opened = [];
         foreach (self::places($area) as $place) {
             if (isset($tiles[$place])) {
-                $rows->put(self::rows($place, 4, 1, (string) gzuncompress($tiles[$place]['pixels'])));
+                $opened[$place] = self::unpacked($tiles[$place]);
             }
+        }
+
+        return $opened;
+    }
+
+    /** @param  array<string, array{pixels: string, rest: string|null}>  $opened  of the area */
+    private static function shown(array $opened, Rect $area): Bitmap
+    {
+        $rows = ByteRows::empty($area, 4);
+        foreach ($opened as $place => $tile) {
+            $rows->put(self::rows($place, 4, 1, $tile['pixels']));
         }
 
         return Bitmap::fromBytes($area->width, $area->height, $rows->toBytes());
     }
 
-    /** @param  array<string, array{pixels: string, rest: string|null}>  $tiles  packed: all of the area that there are, and perhaps others */
-    private static function deep(array $tiles, Rect $area): DeepBitmap
+    /** @param  array<string, array{pixels: string, rest: string|null}>  $opened  of the area */
+    private static function deep(array $opened, Rect $area): DeepBitmap
     {
         $rest = null;
-        foreach (self::places($area) as $place) {
-            if (isset($tiles[$place]['rest'])) {
-                $rest = ($rest ?? ByteRows::empty($area, 1, 4))->put(self::rows($place, 1, 4, (string) gzuncompress($tiles[$place]['rest'])));
+        foreach ($opened as $place => $tile) {
+            if ($tile['rest'] !== null) {
+                $rest = ($rest ?? ByteRows::empty($area, 1, 4))->put(self::rows($place, 1, 4, $tile['rest']));
             }
         }
 
-        return DeepBitmap::joined(self::shown($tiles, $area), $rest === null ? null : new Bitmap($area->width, $area->height, Bytes::ofPlanes($rest->toBytes())));
+        return DeepBitmap::joined(self::shown($opened, $area), $rest === null ? null : new Bitmap($area->width, $area->height, Bytes::ofPlanes($rest->toBytes())));
     }
 }
