@@ -29,7 +29,7 @@ use Yarrowfog\Core\Tip\TipKind;
 final readonly class TipMaker
 {
     /** px */
-    public const FIRST_SIZE = 64;
+    private const FIRST_SIZE = 64;
 
     /** px of the longer side at which a tip's shape is looked at. */
     private const LOOKED_AT = 384;

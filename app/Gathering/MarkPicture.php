@@ -21,7 +21,6 @@ use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Placing;
-use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\InkRule;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -59,7 +58,7 @@ final readonly class MarkPicture
                 continue;
             }
             $settings = $placing->brush($stroke->brush);
-            $trace = $placing->trace(Trace::read(json_decode((string) gzuncompress($stroke->trace), true)), $sheet->width, $sheet->height);
+            $trace = $placing->trace($stroke->unpacked(), $sheet->width, $sheet->height);
             $painter = new StrokePainter($this->tips->kit($brush, $settings), $settings, new PictureUnder($picture));
             $picture = Lay::over($picture, $sheet->bounds(), $painter->stroke($trace, $stroke->roll, $sheet->bounds()));
         }
@@ -70,9 +69,11 @@ final readonly class MarkPicture
     /** A space that is not closed there any more, or has become too narrow, stays as it is. */
     private static function filled(DeepBitmap $picture, Stroke $stroke, Placing $placing): DeepBitmap
     {
-        $place = $placing->trace(Trace::read(json_decode((string) gzuncompress($stroke->trace), true)), $picture->width, $picture->height)->samples[0];
+        $place = $placing->trace($stroke->unpacked(), $picture->width, $picture->height)->samples[0];
         try {
-            return Lay::over($picture, new Rect(0, 0, $picture->width, $picture->height), Fill::of($picture, (int) floor($place->x), (int) floor($place->y), $stroke->brush->mainInk->toInt()));
+            $fill = Fill::of($picture, $place->x, $place->y, $stroke->brush->mainInk->toInt());
+
+            return Lay::over($picture, $fill->bounds(), $fill);
         } catch (InvalidInput) {
             return $picture;
         }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Casts\AsBrushSettings;
+use App\Store\Blob;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\Trace;
 
 /**
  * What was painted: a trace, the brush as it was, a roll. It can be painted again at any time.
@@ -30,6 +32,18 @@ final class Stroke extends Model
     protected function casts(): array
     {
         return ['brush' => AsBrushSettings::class, 'undone' => 'boolean', 'is_fill' => 'boolean'];
+    }
+
+    /** A trace as `trace` holds it. */
+    public static function packed(Trace $trace): Blob
+    {
+        return new Blob((string) gzcompress(json_encode($trace->toArray(), JSON_THROW_ON_ERROR)));
+    }
+
+    /** What `trace` holds. */
+    public function unpacked(): Trace
+    {
+        return Trace::read(json_decode((string) gzuncompress($this->trace), true));
     }
 
     /** @return BelongsTo<Layer, $this> */

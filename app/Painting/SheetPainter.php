@@ -6,7 +6,6 @@ namespace App\Painting;
 
 use App\Models\Sheet;
 use App\Models\Stroke;
-use App\Store\Blob;
 use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
@@ -46,7 +45,7 @@ final readonly class SheetPainter
             'tip_hash' => $order->brush->tip->hash,
             'brush' => $order->settings,
             'roll' => $order->roll,
-            'trace' => self::packed($trace),
+            'trace' => Stroke::packed($trace),
         ]);
     }
 
@@ -63,7 +62,7 @@ final readonly class SheetPainter
         if (Stroke::query()->where('uuid', $stroke)->exists()) {
             return new Patches;
         }
-        $fill = Fill::of($this->tiles->parts($layer, ['all' => $sheet->bounds()])['all'], (int) floor($place->x), (int) floor($place->y), $ink->toInt());
+        $fill = Fill::of($this->tiles->parts($layer, ['all' => $sheet->bounds()])['all'], $place->x, $place->y, $ink->toInt());
 
         return $this->laid($sheet, $fill, $fill->changed(), [], [
             'uuid' => $stroke,
@@ -71,7 +70,7 @@ final readonly class SheetPainter
             'tip_hash' => '',
             'brush' => BrushSettings::standard(TipKind::InkMask)->inked($ink, $ink),
             'roll' => 0,
-            'trace' => self::packed(new Trace([$place])),
+            'trace' => Stroke::packed(new Trace([$place])),
             'is_fill' => true,
         ]);
     }
@@ -109,11 +108,6 @@ final readonly class SheetPainter
 
             return $patches;
         });
-    }
-
-    private static function packed(Trace $trace): Blob
-    {
-        return new Blob((string) gzcompress(json_encode($trace->toArray(), JSON_THROW_ON_ERROR)));
     }
 
     /**

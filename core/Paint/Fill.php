@@ -33,18 +33,18 @@ final class Fill implements Printed
 
     /**
      * @param  DeepBitmap  $sheet  the whole layer
-     * @param  int  $x  px, of a place in the space
+     * @param  float  $x  px, of a place in the space
      * @param  int  $colour  0xRRGGBB
      *
      * @throws InvalidInput where there is paint, or the space is open to the edge of the sheet
      */
-    public static function of(DeepBitmap $sheet, int $x, int $y, int $colour): self
+    public static function of(DeepBitmap $sheet, float $x, float $y, int $colour): self
     {
         $fill = new self(new Rect(0, 0, $sheet->width, $sheet->height));
         if ($x < 0 || $y < 0 || $x >= $sheet->width || $y >= $sheet->height) {
             throw new InvalidInput('x', 'This place is not on the sheet.');
         }
-        $place = $y * $sheet->width + $x;
+        $place = (int) $y * $sheet->width + (int) $x;
         if (($sheet->words[$place] & DeepBitmap::CHANNEL) >= self::CLOSES) {
             throw new InvalidInput('x', 'There is paint here. Point into a space that paint closes in.');
         }

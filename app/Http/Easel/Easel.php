@@ -28,9 +28,6 @@ final readonly class Easel
     /** Takes the pieces of strokes, which must never wait for anything else, and ends them. */
     public const PEN = ['pen'];
 
-    /** Lays finished strokes into sheets, with loops that are compiled already, beside the pen that may be painting the next one. */
-    public const SHEET = ['sheet'];
-
     /** Take what is shown while a slider moves: two, so that one picture is made while the one before it is on its way. */
     public const VIEW = ['view', 'second-view'];
 

@@ -35,18 +35,28 @@ export const about = {
         return this.tell({ strip: event.target.value });
     },
     async bringStrip(event) {
+        const told = await this.bring(event, `${this.links.brush}/strip`);
+        if (told) {
+            this.strip = told.strip;
+        }
+    },
+    /** Sends the picture that was chosen; null where none was, or it is refused. */
+    async bring(event, url) {
         const file = event.target.files[0];
         event.target.value = '';
         if (!file) {
-            return;
+            return null;
         }
         this.aboutMessage = '';
         try {
             const form = new FormData();
             form.append('picture', file);
-            this.strip = (await upload(`${this.links.brush}/strip`, form, () => {}).answer).strip;
+
+            return await upload(url, form, () => {}).answer;
         } catch (error) {
             this.aboutMessage = error.message;
+
+            return null;
         }
     },
     get makerCard() {
@@ -88,18 +98,9 @@ export const about = {
         return this.changeMaker(this.makerUrl, { licence: event.target.value });
     },
     async bringMark(event) {
-        const file = event.target.files[0];
-        event.target.value = '';
-        if (!file) {
-            return;
-        }
-        this.aboutMessage = '';
-        try {
-            const form = new FormData();
-            form.append('picture', file);
-            this.putMaker((await upload(`${this.makerUrl}/mark`, form, () => {}).answer).maker);
-        } catch (error) {
-            this.aboutMessage = error.message;
+        const told = await this.bring(event, `${this.makerUrl}/mark`);
+        if (told) {
+            this.putMaker(told.maker);
         }
     },
     /** The pad for drawing a mark: thin lines at once, the engine's ink when the pen lifts. */
