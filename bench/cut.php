@@ -17,12 +17,13 @@ use Yarrowfog\Core\Make\SampleCamera;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\Vector\Tracer;
 
 /*
  * Cutting, against its targets: the preview of each step on a photo of 12 megapixels, and the
  * full size. `bin/bench cut` runs each part in a process of its own, as requests are.
  *
- *   php bench/cut.php previews|dragged [STEP] | whole | clear everywhere|touching | blur | photo
+ *   php bench/cut.php previews|dragged [STEP] | whole | clear everywhere|touching | blur | outlines SIDE greys|hard | photo
  */
 require __DIR__.'/../vendor/autoload.php';
 
@@ -63,8 +64,42 @@ if ($part === 'previews') {
     $plane = new Plane(1000, 750, $values);
     $base = timed(RUNS, fn () => Blur::gaussian($plane, 2.0));
     printf("%.2f\n", max(array_map(fn (float $sigma): float => timed(RUNS, fn () => Blur::gaussian($plane, $sigma)) / $base, [4.0, 8.0, 20.0, 60.0])));
+} elseif ($part === 'outlines') {
+    $ink = lineArt((int) $which, ($argv[3] ?? '') === 'hard');
+    printf("%.0f\n", timed(5, fn () => Tracer::traced($ink)));
 } elseif ($part === 'whole') {
     whole($photo);
+}
+
+/** Strokes of 3 px and rings, as many as make an outline of some 60,000 px on a square of 1,000. */
+function lineArt(int $side, bool $isHard): Plane
+{
+    mt_srand(5);
+    $drawn = new ImagickDraw;
+    $drawn->setStrokeColor('black');
+    $drawn->setFillOpacity(0);
+    $drawn->setStrokeWidth(3);
+    $at = fn (): array => ['x' => mt_rand(0, $side), 'y' => mt_rand(0, $side)];
+    for ($i = 0; $i < 25 * $side / 1000; $i++) {
+        $drawn->bezier([$at(), $at(), $at(), $at()]);
+    }
+    for ($i = 0; $i < 20 * $side * $side / 1_000_000; $i++) {
+        ['x' => $x, 'y' => $y] = $at();
+        $radius = mt_rand(5, 60);
+        $drawn->ellipse($x, $y, $radius, $radius * 0.6, 0, 360);
+    }
+    $picture = new Imagick;
+    $picture->newImage($side, $side, 'white');
+    $picture->drawImage($drawn);
+    if ($isHard) {
+        $picture->thresholdImage(32768);
+    }
+    $values = [];
+    foreach ($picture->exportImagePixels(0, 0, $side, $side, 'I', Imagick::PIXEL_CHAR) as $grey) {
+        $values[] = (255 - (int) $grey) * 257;
+    }
+
+    return new Plane($side, $side, $values);
 }
 
 /** The median of some runs, ms; the first one warms up. */

@@ -16,22 +16,33 @@ final class Contours
     private const LEAST = 0.7;
 
     /**
+     * The sides of a cell of four pixels that each line through it comes in and goes out by, with
+     * the ink at its right: 0 above, 1 right, 2 below, 3 left. By which corners are inside: 1 above
+     * left, 2 above right, 4 below right, 8 below left. The last two are 5 and 10 with ink in the middle.
+     */
+    private const WAYS = [
+        [], [[0, 3]], [[1, 0]], [[1, 3]], [[2, 1]], [[0, 3], [2, 1]], [[2, 0]], [[2, 3]],
+        [[3, 2]], [[0, 2]], [[1, 0], [3, 2]], [[1, 2]], [[3, 1]], [[0, 1]], [[3, 0]], [],
+        [[0, 1], [2, 3]], [[3, 0], [1, 2]],
+    ];
+
+    /**
      * Rings round what is above the level run clockwise on screen, holes the other way.
      *
-     * @param  int  $level  0–65535
+     * @param  int  $level  1–65535
      * @return list<non-empty-list<array{float, float}>> px, pixel centres at +0.5
      */
     public static function of(Plane $in, int $level): array
     {
         [$next, $points] = self::segments($in, $level);
         $rings = [];
-        $walked = [];
         foreach (array_keys($next) as $edge) {
             $ring = [];
-            while (! isset($walked[$edge])) {
-                $walked[$edge] = true;
+            while (isset($next[$edge])) {
                 $ring[] = $points[$edge];
-                $edge = $next[$edge];
+                $to = $next[$edge];
+                unset($next[$edge]);
+                $edge = $to;
             }
             if ($ring !== [] && self::isLarge($ring)) {
                 $rings[] = $ring;
@@ -50,64 +61,42 @@ final class Contours
     {
         // An empty border closes what touches the edge of the picture.
         $width = $in->width + 2;
-        $height = $in->height + 2;
-        $values = array_fill(0, $width, 0);
-        for ($y = 0; $y < $in->height; $y++) {
-            $values[] = 0;
-            array_push($values, ...array_slice($in->values, $y * $in->width, $in->width));
-            $values[] = 0;
-        }
-        array_push($values, ...array_fill(0, $width, 0));
+        $height = $in->height;
+        $empty = array_fill(0, $width, 0);
+        $below = $empty;
         $next = $points = [];
-        for ($y = 0; $y < $height - 1; $y++) {
-            $i = $y * $width;
-            for ($x = 0; $x < $width - 1; $x++, $i++) {
-                $a = $values[$i];
-                $b = $values[$i + 1];
-                $c = $values[$i + $width + 1];
-                $d = $values[$i + $width];
+        for ($y = 0; $y <= $height; $y++) {
+            $above = $below;
+            $below = $y < $height ? [0, ...array_slice($in->values, $y * $in->width, $in->width), 0] : $empty;
+            $b = $c = 0;
+            for ($x = 0; $x < $width; $x++) {
+                $a = $b;
+                $d = $c;
+                $b = $above[$x];
+                $c = $below[$x];
                 $case = ($a >= $level ? 1 : 0) | ($b >= $level ? 2 : 0) | ($c >= $level ? 4 : 0) | ($d >= $level ? 8 : 0);
                 if ($case === 0 || $case === 15) {
                     continue;
                 }
-                // Numbers of the four edges: above, right, below, left.
-                $edges = [2 * $i, 2 * ($i + 1) + 1, 2 * ($i + $width), 2 * $i + 1];
-                foreach (self::crossings($case, ($a + $b + $c + $d) >> 2 >= $level) as [$from, $to]) {
+                if (($case === 5 || $case === 10) && ($a + $b + $c + $d) >> 2 >= $level) {
+                    $case = $case === 5 ? 16 : 17;
+                }
+                // Of the four edges each has a number of its own, whichever cell it is seen from.
+                $i = 2 * ($y * $width + $x);
+                $edges = [$i, $i + 3, $i + 2 * $width, $i + 1];
+                foreach (self::WAYS[$case] as [$from, $to]) {
                     $next[$edges[$from]] = $edges[$to];
-                    foreach ([$from, $to] as $side) {
-                        $points[$edges[$side]] ??= match ($side) {
-                            0 => [$x - 0.5 + ($level - $a) / ($b - $a), $y - 0.5],
-                            1 => [$x + 0.5, $y - 0.5 + ($level - $b) / ($c - $b)],
-                            2 => [$x - 0.5 + ($level - $d) / ($c - $d), $y + 0.5],
-                            default => [$x - 0.5, $y - 0.5 + ($level - $a) / ($d - $a)],
-                        };
-                    }
+                    $points[$edges[$from]] = match ($from) {
+                        0 => [$x - 1.5 + ($level - $a) / ($b - $a), $y - 0.5],
+                        1 => [$x - 0.5, $y - 0.5 + ($level - $b) / ($c - $b)],
+                        2 => [$x - 1.5 + ($level - $d) / ($c - $d), $y + 0.5],
+                        default => [$x - 1.5, $y - 0.5 + ($level - $a) / ($d - $a)],
+                    };
                 }
             }
         }
 
         return [$next, $points];
-    }
-
-    /** @return list<array{int, int}> sides: 0 above, 1 right, 2 below, 3 left */
-    private static function crossings(int $case, bool $middleIsInside): array
-    {
-        return match ($case) {
-            1 => [[0, 3]],
-            2 => [[1, 0]],
-            3 => [[1, 3]],
-            4 => [[2, 1]],
-            5 => $middleIsInside ? [[0, 1], [2, 3]] : [[0, 3], [2, 1]],
-            6 => [[2, 0]],
-            7 => [[2, 3]],
-            8 => [[3, 2]],
-            9 => [[0, 2]],
-            10 => $middleIsInside ? [[3, 0], [1, 2]] : [[1, 0], [3, 2]],
-            11 => [[1, 2]],
-            12 => [[3, 1]],
-            13 => [[0, 1]],
-            default => [[3, 0]],
-        };
     }
 
     /** @param  list<array{float, float}>  $ring */

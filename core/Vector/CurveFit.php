@@ -5,251 +5,169 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Vector;
 
 /**
- * Cubic Bézier curves through points, as few as stay within a tolerance: Schneider, "An
- * Algorithm for Automatically Fitting Digitized Curves", Graphics Gems (1990).
+ * An outline as few cubic Bézier curves: from each node the longest curve that stays within the
+ * tolerance. Where the part of a good curve is good too, that is the least number between two
+ * corners; round a ring without corners it is the least once the same nodes come again.
  *
- * @phpstan-type Point array{float, float}
- * @phpstan-type Cubic array{Point, Point, Point, Point}
+ * @phpstan-import-type Point from OneCubic
+ * @phpstan-import-type Cubic from OneCubic
  */
 final readonly class CurveFit
 {
-    /** Turn, in degrees, from which a place is a corner. */
-    private const CORNER = 50.0;
+    /** Rounds after which a ring without corners begins where it began before, or does as well. */
+    private const ROUNDS = 3;
 
-    /** px before and after a place that its turn is judged by. */
-    private const REACH = 2.5;
+    /** Rings of more curves than this gain nothing from another place to begin. */
+    private const FEW = 24;
 
-    /** Better places on the curve are looked for so often before it is parted. */
-    private const TRIES = 4;
-
-    /** @param  float  $tolerance  px */
-    public function __construct(private float $tolerance = 0.4)
+    /** @param  float  $tolerance  px by which a point of the outline may lie off its curve */
+    public function __construct(private float $tolerance = 0.45)
     {
     }
 
     /**
-     * @param  non-empty-list<Point>  $ring  closed
+     * @param  non-empty-list<Point>  $points  closed
      * @return list<Cubic> one after another, closed
      */
-    public function ring(array $ring): array
+    public function ring(array $points): array
     {
-        $count = count($ring);
-        $corners = self::corners($ring);
+        $ring = new Ring($points);
+        $nodes = new Nodes($ring, Corners::of($ring));
+        $one = new OneCubic($ring, $nodes, $this->tolerance);
+        $corners = $nodes->corners();
         if ($corners === []) {
-            // Without a corner it begins anywhere, with the same direction at both ends.
-            $closed = [...$ring, $ring[0]];
-            $along = self::unit([$ring[1 % $count][0] - $ring[$count - 1][0], $ring[1 % $count][1] - $ring[$count - 1][1]]);
-
-            return $this->fitted($closed, $along, [-$along[0], -$along[1]]);
+            return self::curves($nodes, $one, $this->roundWithoutCorner($ring, $one));
         }
-        $out = [];
+        $at = [];
         foreach ($corners as $k => $from) {
-            $to = $corners[($k + 1) % count($corners)];
-            $to = $to <= $from ? $to + $count : $to;
-            $part = [];
-            for ($i = $from; $i <= $to; $i++) {
-                $part[] = $ring[$i % $count];
-            }
-            $n = count($part);
-            $reach = min(2, $n - 1);
-            array_push($out, ...$this->fitted(
-                $part,
-                self::unit([$part[$reach][0] - $part[0][0], $part[$reach][1] - $part[0][1]]),
-                self::unit([$part[$n - 1 - $reach][0] - $part[$n - 1][0], $part[$n - 1 - $reach][1] - $part[$n - 1][1]]),
-            ));
+            $to = $corners[$k + 1] ?? $corners[0] + $ring->count;
+            array_push($at, ...array_slice(self::places($one, $from, $to), 0, -1));
+        }
+
+        return self::curves($nodes, $one, [...$at, $corners[0] + $ring->count]);
+    }
+
+    /**
+     * @param  list<int>  $places  rising, the last one round after the first
+     * @return list<Cubic>
+     */
+    private static function curves(Nodes $nodes, OneCubic $one, array $places): array
+    {
+        $out = [];
+        for ($k = 0; $k + 1 < count($places); $k++) {
+            $out[] = $one->along($places[$k], $places[$k + 1]) ?? self::straight($nodes->at($places[$k]), $nodes->at($places[$k + 1]));
         }
 
         return $out;
     }
 
     /**
-     * @param  non-empty-list<Point>  $ring
-     * @return list<int> positions, rising
-     */
-    private static function corners(array $ring): array
-    {
-        $count = count($ring);
-        $turns = [];
-        for ($i = 0; $i < $count; $i++) {
-            $before = self::reached($ring, $i, -1);
-            $after = self::reached($ring, $i, 1);
-            $a = atan2($ring[$i][1] - $before[1], $ring[$i][0] - $before[0]);
-            $b = atan2($after[1] - $ring[$i][1], $after[0] - $ring[$i][0]);
-            $turns[] = abs(fmod(rad2deg($b - $a) + 540.0, 360.0) - 180.0);
-        }
-        $corners = [];
-        for ($i = 0; $i < $count; $i++) {
-            if ($turns[$i] < self::CORNER) {
-                continue;
-            }
-            // Only the sharpest place near by is the corner.
-            $sharpest = true;
-            for ($k = 1; $k <= 3 && $k < $count; $k++) {
-                $sharpest = $sharpest && $turns[($i + $k) % $count] <= $turns[$i] && $turns[($i - $k + $count) % $count] < $turns[$i];
-            }
-            if ($sharpest) {
-                $corners[] = $i;
-            }
-        }
-
-        return $corners;
-    }
-
-    /**
-     * The point of the ring that lies so far along.
+     * Where curves end between two points.
      *
-     * @param  non-empty-list<Point>  $ring
-     * @return Point
+     * @return non-empty-list<int> from the first to the last
      */
-    private static function reached(array $ring, int $from, int $step): array
+    private static function places(OneCubic $one, int $from, int $to): array
     {
-        $count = count($ring);
-        $length = 0.0;
-        $i = $from;
-        for ($n = 0; $n < $count && $length < self::REACH; $n++) {
-            $k = ($i + $step + $count) % $count;
-            $length += hypot($ring[$k][0] - $ring[$i][0], $ring[$k][1] - $ring[$i][1]);
-            $i = $k;
+        $forth = self::chain($one, $from, $to);
+        $many = count($forth) - 1;
+        if ($many < 2 || $many > self::FEW) {
+            return $forth;
         }
+        $back = array_reverse(self::chain($one, $to, $from));
 
-        return $ring[$i];
+        return count($back) < count($forth) ? $back : $forth;
     }
 
     /**
-     * @param  list<Point>  $points
-     * @param  Point  $leaving  direction at the first point
-     * @param  Point  $arriving  direction at the last, backwards
-     * @return list<Cubic>
+     * Curve after curve, each as long as it can be.
+     *
+     * @param  int  $to  before or behind the first
+     * @return non-empty-list<int> from the first to the last
      */
-    private function fitted(array $points, array $leaving, array $arriving): array
+    private static function chain(OneCubic $one, int $from, int $to): array
     {
-        $n = count($points);
-        $first = $points[0];
-        $last = $points[$n - 1];
-        if ($n === 2) {
-            $third = hypot($last[0] - $first[0], $last[1] - $first[1]) / 3;
-
-            return [[$first, [$first[0] + $leaving[0] * $third, $first[1] + $leaving[1] * $third], [$last[0] + $arriving[0] * $third, $last[1] + $arriving[1] * $third], $last]];
+        $out = [$from];
+        $reach = abs($to - $from);
+        while ($from !== $to) {
+            $next = self::farthest($one, $from, $to, $reach);
+            $reach = abs($next - $from);
+            $from = $next;
+            $out[] = $from;
         }
-        $u = self::byLength($points);
-        $split = intdiv($n, 2);
-        for ($try = 0; $try <= self::TRIES; $try++) {
-            $curve = self::curve($points, $u, $leaving, $arriving);
-            [$error, $split] = self::worst($points, $u, $curve);
-            if ($error <= $this->tolerance * $this->tolerance) {
-                return [$curve];
-            }
-            if ($error > 64 * $this->tolerance * $this->tolerance) {
+
+        return $out;
+    }
+
+    /**
+     * The nodes of one round that has the fewest, out of several rounds one after another.
+     *
+     * @return non-empty-list<int>
+     */
+    private function roundWithoutCorner(Ring $ring, OneCubic $one): array
+    {
+        $count = $ring->count;
+        $chain = [0];
+        $reach = $count;
+        for ($at = 0; $at < self::ROUNDS * $count;) {
+            $from = $at % $count;
+            $reach = self::farthest($one, $from, $from + $count, $reach) - $from;
+            $at += $reach;
+            $chain[] = $at;
+            if ($at >= $count && count($chain) > self::FEW) {
                 break;
             }
-            foreach ($u as $i => $t) {
-                $u[$i] = self::nearer($curve, $points[$i], $t);
+        }
+        $best = null;
+        foreach ($chain as $k => $begin) {
+            for ($to = $k + 1; isset($chain[$to]) && $count > $chain[$to] - $begin;) {
+                $to++;
+            }
+            if (isset($chain[$to]) && ($best === null || $to - $k < count($best) - 1)) {
+                $best = array_slice($chain, $k, $to - $k);
+                $best[] = $begin + $count;
             }
         }
-        $split = max(1, min($n - 2, $split));
-        $along = self::unit([$points[$split - 1][0] - $points[$split + 1][0], $points[$split - 1][1] - $points[$split + 1][1]]);
+        $best ??= [0, $count];
+        $begin = $best[0] - $best[0] % $count;
 
-        return [
-            ...$this->fitted(array_slice($points, 0, $split + 1), $leaving, $along),
-            ...$this->fitted(array_slice($points, $split), [-$along[0], -$along[1]], $arriving),
-        ];
+        return array_map(fn (int $i): int => $i - $begin, $best);
     }
 
     /**
-     * @param  list<Point>  $points
-     * @return list<float> 0–1
+     * @param  int  $to  where the curve ends at the latest, before or behind its beginning
+     * @param  int  $reach  points that the curve before went over
+     * @return int the point at which the longest curve ends
      */
-    private static function byLength(array $points): array
+    private static function farthest(OneCubic $one, int $from, int $to, int $reach): int
     {
-        $lengths = [0.0];
-        for ($i = 1; $i < count($points); $i++) {
-            $lengths[] = $lengths[$i - 1] + hypot($points[$i][0] - $points[$i - 1][0], $points[$i][1] - $points[$i - 1][1]);
-        }
-        $whole = max(1e-9, $lengths[count($lengths) - 1]);
-
-        return array_map(fn (float $l): float => $l / $whole, $lengths);
-    }
-
-    /**
-     * The lengths of both handles by least squares.
-     *
-     * @param  list<Point>  $points
-     * @param  list<float>  $u
-     * @param  Point  $leaving
-     * @param  Point  $arriving
-     * @return Cubic
-     */
-    private static function curve(array $points, array $u, array $leaving, array $arriving): array
-    {
-        $n = count($points);
-        [$first, $last] = [$points[0], $points[$n - 1]];
-        $c00 = $c01 = $c11 = $x0 = $x1 = 0.0;
-        foreach ($u as $i => $t) {
-            $s = 1 - $t;
-            $b0 = $s * $s * $s + 3 * $t * $s * $s;
-            $b3 = $t * $t * $t + 3 * $t * $t * $s;
-            $b1 = 3 * $t * $s * $s;
-            $b2 = 3 * $t * $t * $s;
-            $dx = $points[$i][0] - $first[0] * $b0 - $last[0] * $b3;
-            $dy = $points[$i][1] - $first[1] * $b0 - $last[1] * $b3;
-            $c00 += $b1 * $b1;
-            $c01 += $b1 * $b2 * ($leaving[0] * $arriving[0] + $leaving[1] * $arriving[1]);
-            $c11 += $b2 * $b2;
-            $x0 += $b1 * ($leaving[0] * $dx + $leaving[1] * $dy);
-            $x1 += $b2 * ($arriving[0] * $dx + $arriving[1] * $dy);
-        }
-        $det = $c00 * $c11 - $c01 * $c01;
-        $chord = hypot($last[0] - $first[0], $last[1] - $first[1]);
-        $alpha = abs($det) < 1e-12 ? 0.0 : ($x0 * $c11 - $x1 * $c01) / $det;
-        $beta = abs($det) < 1e-12 ? 0.0 : ($c00 * $x1 - $c01 * $x0) / $det;
-        if ($alpha < 1e-6 * $chord || $beta < 1e-6 * $chord || $alpha > 1e4 || $beta > 1e4) {
-            $alpha = $beta = $chord / 3;
-        }
-
-        return [$first, [$first[0] + $leaving[0] * $alpha, $first[1] + $leaving[1] * $alpha], [$last[0] + $arriving[0] * $beta, $last[1] + $arriving[1] * $beta], $last];
-    }
-
-    /**
-     * @param  list<Point>  $points
-     * @param  list<float>  $u
-     * @param  Cubic  $curve
-     * @return array{float, int} squared px, and which point
-     */
-    private static function worst(array $points, array $u, array $curve): array
-    {
-        $most = 0.0;
-        $at = intdiv(count($points), 2);
-        foreach ($points as $i => $p) {
-            $q = self::at($curve, $u[$i]);
-            $d = ($q[0] - $p[0]) ** 2 + ($q[1] - $p[1]) ** 2;
-            if ($d > $most) {
-                $most = $d;
-                $at = $i;
+        $step = $to > $from ? 1 : -1;
+        $most = abs($to - $from);
+        $good = 1;
+        $bad = $most + 1;
+        $next = min($most, max(2, $reach));
+        while ($bad - $good > 1 + ($good >> 5)) {
+            $end = $from + $step * $next;
+            if ($one->along(min($from, $end), max($from, $end)) !== null) {
+                $good = $next;
+                $next = $bad > $most ? min($most, 2 * $next) : ($good + $bad) >> 1;
+            } else {
+                $bad = $next;
+                // The error of a curve grows with about the fourth power of its length.
+                $guess = (int) ($next * max(0.3, (0.8 / $one->missed) ** 0.25));
+                $next = max($good + 1, min($bad - 1, $good === 1 ? $guess : ($good + $bad) >> 1));
             }
         }
 
-        return [$most, $at];
+        return $from + $step * $good;
     }
 
-    /**
-     * One step of Newton and Raphson towards the place of the curve nearest to a point.
-     *
-     * @param  Cubic  $c
-     * @param  Point  $p
-     */
-    private static function nearer(array $c, array $p, float $t): float
+    /** @return Cubic */
+    private static function straight(Node $first, Node $last): array
     {
-        $q = self::at($c, $t);
-        $s = 1 - $t;
-        $d1 = $d2 = [0.0, 0.0];
-        foreach ([0, 1] as $k) {
-            $d1[$k] = 3 * ($s * $s * ($c[1][$k] - $c[0][$k]) + 2 * $s * $t * ($c[2][$k] - $c[1][$k]) + $t * $t * ($c[3][$k] - $c[2][$k]));
-            $d2[$k] = 6 * ($s * ($c[2][$k] - 2 * $c[1][$k] + $c[0][$k]) + $t * ($c[3][$k] - 2 * $c[2][$k] + $c[1][$k]));
-        }
-        $top = ($q[0] - $p[0]) * $d1[0] + ($q[1] - $p[1]) * $d1[1];
-        $bottom = $d1[0] ** 2 + $d1[1] ** 2 + ($q[0] - $p[0]) * $d2[0] + ($q[1] - $p[1]) * $d2[1];
+        $dx = ($last->x - $first->x) / 3;
+        $dy = ($last->y - $first->y) / 3;
 
-        return abs($bottom) < 1e-12 ? $t : max(0.0, min(1.0, $t - $top / $bottom));
+        return [[$first->x, $first->y], [$first->x + $dx, $first->y + $dy], [$last->x - $dx, $last->y - $dy], [$last->x, $last->y]];
     }
 
     /**
@@ -265,16 +183,5 @@ final readonly class CurveFit
             $a * $c[0][0] + $b * $c[1][0] + $d * $c[2][0] + $e * $c[3][0],
             $a * $c[0][1] + $b * $c[1][1] + $d * $c[2][1] + $e * $c[3][1],
         ];
-    }
-
-    /**
-     * @param  Point  $v
-     * @return Point
-     */
-    private static function unit(array $v): array
-    {
-        $length = hypot($v[0], $v[1]);
-
-        return $length < 1e-12 ? [1.0, 0.0] : [$v[0] / $length, $v[1] / $length];
     }
 }

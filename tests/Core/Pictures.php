@@ -32,6 +32,24 @@ final class Pictures
         return new Plane($width, $height, self::bitmap($width, $height, $value)->pixels);
     }
 
+    /**
+     * A shape as ink, by parts of each pixel that lie inside it.
+     *
+     * @param  callable(float, float): bool  $inside
+     * @param  int  $parts  along each side of a pixel: 1 has no greys
+     */
+    public static function shape(int $width, int $height, callable $inside, int $parts): Plane
+    {
+        return self::plane($width, $height, function (int $x, int $y) use ($inside, $parts): int {
+            $count = 0;
+            for ($k = 0; $k < $parts * $parts; $k++) {
+                $count += $inside($x + ($k % $parts + 0.5) / $parts, $y + (intdiv($k, $parts) + 0.5) / $parts) ? 1 : 0;
+            }
+
+            return (int) round(65535 * $count / ($parts * $parts));
+        });
+    }
+
     public static function grey(int $v, int $alpha = 255): int
     {
         return $v << 24 | $v << 16 | $v << 8 | $alpha;

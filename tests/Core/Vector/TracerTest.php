@@ -52,7 +52,7 @@ final class TracerTest extends TestCase
         self::assertLessThan(count($ring) / 6, count($curves));
         $places = [];
         foreach ($curves as $curve) {
-            for ($t = 0.0; $t < 1.0; $t += 0.02) {
+            for ($t = 0.0; $t < 1.0; $t += 0.005) {
                 $places[] = CurveFit::at($curve, $t);
             }
         }

@@ -1,0 +1,318 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Vector;
+
+/**
+ * The corners of an outline: where two straight arms meet at an angle, near the outline, and one
+ * parabola would not follow both.
+ */
+final readonly class Corners
+{
+    /** px: how long an arm is; the longest that is straight counts. */
+    private const ARMS = [8.0, 5.5, 3.2];
+
+    private const ARMS_OF_HARD = [24.0, 16.0, 10.0, 6.5, 4.0];
+
+    /** px by which the points of a straight arm may miss its line. */
+    private const STRAIGHT = 0.12;
+
+    private const STRAIGHT_OF_HARD = 0.55;
+
+    /** px by which a parabola along both arms misses a corner. */
+    private const MISSED = 0.18;
+
+    private const MISSED_OF_HARD = 0.62;
+
+    /** Degrees between the arms, from which they make a corner. */
+    private const TURN = 28.0;
+
+    /** Points to both sides that tell quickly where nothing turns. */
+    private const GLANCE = 5;
+
+    private const GLANCE_OF_HARD = 9;
+
+    /** px next to the corner that do not count: pixels cut a corner off. */
+    public const CUT_OFF = 1.0;
+
+    /** The part of its neighbours' turn that a corner has at least. */
+    private const NEARLY = 0.6;
+
+    /** px by which pixels without greys may cut a right angle off. */
+    private const CUT_BY_HARD = 1.3;
+
+    /** px from the outline that a corner may lie at. */
+    private const FARTHEST = 0.75;
+
+    /** px within which there is one corner only. */
+    private const APART = 2.5;
+
+    /**
+     * @return array<int, Node> by the number of the outline's point, rising
+     */
+    public static function of(Ring $ring): array
+    {
+        $found = [];
+        $turns = self::turns($ring);
+        foreach ($turns as $i => $turn) {
+            // Points that turn much less than one next to them are not looked at.
+            $most = max($turns[$i - 2] ?? 0.0, $turns[$i - 1] ?? 0.0, $turns[$i + 1] ?? 0.0, $turns[$i + 2] ?? 0.0);
+            $corner = $turn < self::NEARLY * $most ? null : self::corner($ring, $i);
+            if ($corner !== null) {
+                $found[$i] = $corner;
+            }
+        }
+
+        return self::byWholeSides($ring, self::nearest($ring, $found));
+    }
+
+    /**
+     * Where the way to a few points on and from a few points back differ by 18 degrees or more.
+     *
+     * @return array<int, float> by point, rising: 1 less the cosine of the turn
+     */
+    private static function turns(Ring $ring): array
+    {
+        $out = [];
+        $count = $ring->count;
+        $glance = min($ring->isHard ? self::GLANCE_OF_HARD : self::GLANCE, $count >> 1);
+        $xs = $ring->xs;
+        $ys = $ring->ys;
+        for ($i = 0; $i < $count; $i++) {
+            $on = $i + $glance;
+            $back = $i < $glance ? $i - $glance + $count : $i - $glance;
+            $ax = $xs[$on] - $xs[$i];
+            $ay = $ys[$on] - $ys[$i];
+            $bx = $xs[$i] - $xs[$back];
+            $by = $ys[$i] - $ys[$back];
+            $dot = $ax * $bx + $ay * $by;
+            if (abs($ax * $by - $ay * $bx) > 0.32 * $dot) {
+                $out[$i] = 1.0 - $dot / max(1e-9, sqrt(($ax * $ax + $ay * $ay) * ($bx * $bx + $by * $by)));
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @return ?array{Node, float} the corner, and how far the arms meet from the outline, px
+     */
+    private static function corner(Ring $ring, int $i): ?array
+    {
+        [$before, $shorter] = self::longest($ring, $i, -1);
+        [$after, $other] = self::longest($ring, $i, 1);
+        if ($before === null || $after === null) {
+            return null;
+        }
+        $turn = self::turn($before, $after);
+        if ($turn < self::TURN || self::bends($ring, $i, min($shorter, $other), $before, $after)) {
+            return null;
+        }
+        $met = self::met($before, $after);
+        if ($met === null) {
+            return null;
+        }
+        $away = hypot($met[0] - $ring->xs[$i], $met[1] - $ring->ys[$i]);
+        // Half ink ends before a sharp point does, where the point gets narrower than a pixel.
+        if ($away > ($ring->isHard && min($shorter, $other) > 7.0 ? self::CUT_BY_HARD : 1.0) * max(1.0, 1.0 / tan(deg2rad(180.0 - min($turn, 175.0)) / 2))) {
+            return null;
+        }
+
+        return [self::placed($ring, $i, $met), $away];
+    }
+
+    /**
+     * Where two lines meet.
+     *
+     * @param  array{float, float, float, float}  $a  a point and the direction
+     * @param  array{float, float, float, float}  $b
+     * @return ?array{float, float} null when they run nearly side by side
+     */
+    private static function met(array $a, array $b): ?array
+    {
+        $cross = $a[2] * $b[3] - $a[3] * $b[2];
+        if (abs($cross) < 0.05) {
+            return null;
+        }
+        $t = (($b[0] - $a[0]) * $b[3] - ($b[1] - $a[1]) * $b[2]) / $cross;
+
+        return [$a[0] + $t * $a[2], $a[1] + $t * $a[3]];
+    }
+
+    /**
+     * A corner no farther from the outline than pixels may have cut it off.
+     *
+     * @param  array{float, float}  $at
+     */
+    private static function placed(Ring $ring, int $i, array $at): Node
+    {
+        $dx = $at[0] - $ring->xs[$i];
+        $dy = $at[1] - $ring->ys[$i];
+        $away = hypot($dx, $dy);
+        $share = $away > self::FARTHEST ? self::FARTHEST / $away : 1.0;
+
+        return new Node($ring->xs[$i] + $dx * $share, $ring->ys[$i] + $dy * $share, null);
+    }
+
+    /**
+     * Corners between two sides that are straight all along, at the meeting of the whole sides.
+     *
+     * @param  array<int, Node>  $corners
+     * @return array<int, Node>
+     */
+    private static function byWholeSides(Ring $ring, array $corners): array
+    {
+        $at = array_keys($corners);
+        $count = count($at);
+        $sides = [];
+        foreach ($at as $k => $from) {
+            $sides[] = $count < 3 ? null : self::side($ring, $from, $at[$k + 1] ?? $at[0] + $ring->count);
+        }
+        foreach ($at as $k => $i) {
+            $before = $sides[($k + $count - 1) % $count];
+            $after = $sides[$k];
+            $met = $before === null || $after === null ? null : self::met($before, $after);
+            if ($met !== null && hypot($met[0] - $corners[$i]->x, $met[1] - $corners[$i]->y) < self::FARTHEST) {
+                $corners[$i] = self::placed($ring, $i, $met);
+            }
+        }
+
+        return $corners;
+    }
+
+    /** @return ?array{float, float, float, float} a point and the direction of the outline between two corners; null where it is not straight */
+    private static function side(Ring $ring, int $from, int $to): ?array
+    {
+        $near = $ring->reached($from, self::CUT_OFF) + 1;
+        $far = $ring->reached($to, -self::CUT_OFF) - 1;
+        if ($far - $near < 2) {
+            return null;
+        }
+        [$mx, $my, $ux, $uy] = $ring->line($near, $far);
+        $straight = $ring->isHard ? self::STRAIGHT_OF_HARD : self::STRAIGHT;
+        for ($k = $near; $k <= $far; $k++) {
+            if (abs(($ring->xs[$k] - $mx) * $uy - ($ring->ys[$k] - $my) * $ux) > $straight) {
+                return null;
+            }
+        }
+
+        return [$mx, $my, $ux, $uy];
+    }
+
+    /**
+     * Whether a parabola over the line that halves the angle follows both arms.
+     *
+     * @param  array{float, float, float, float}  $before
+     * @param  array{float, float, float, float}  $after
+     */
+    private static function bends(Ring $ring, int $i, float $reach, array $before, array $after): bool
+    {
+        $ux = $after[2] - $before[2];
+        $uy = $after[3] - $before[3];
+        $length = hypot($ux, $uy);
+        if ($length < 0.2) {
+            return false;
+        }
+        $ux /= $length;
+        $uy /= $length;
+        $s = $d = [0.0];
+        foreach ([-1, 1] as $step) {
+            $k = $i;
+            for ($n = 1, $length = 0.0; 2 * $n < $ring->count; $n++) {
+                $to = ($k + $step + $ring->count) % $ring->count;
+                $length += hypot($ring->xs[$to] - $ring->xs[$k], $ring->ys[$to] - $ring->ys[$k]);
+                $k = $to;
+                if ($length > $reach) {
+                    break;
+                }
+                $dx = $ring->xs[$k] - $ring->xs[$i];
+                $dy = $ring->ys[$k] - $ring->ys[$i];
+                $s[] = $dx * $ux + $dy * $uy;
+                $d[] = $dy * $ux - $dx * $uy;
+            }
+        }
+        [$a, $b, $c] = LeastSquares::parabola($s, $d) ?? [0.0, 0.0, 0.0];
+        $missed = $ring->isHard ? self::MISSED_OF_HARD : self::MISSED;
+        foreach ($s as $k => $t) {
+            if (abs($a + ($b + $c * $t) * $t - $d[$k]) > $missed) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return array{?array{float, float, float, float}, float} the longest straight arm on one side, and its length in px */
+    private static function longest(Ring $ring, int $i, int $step): array
+    {
+        foreach ($ring->isHard ? self::ARMS_OF_HARD : self::ARMS as $reach) {
+            $arm = self::arm($ring, $i, $step, $reach, $ring->isHard ? self::STRAIGHT_OF_HARD : self::STRAIGHT);
+            if ($arm !== null) {
+                return [$arm, $reach];
+            }
+        }
+
+        return [null, 0.0];
+    }
+
+    /**
+     * The line along the points on one side.
+     *
+     * @return ?array{float, float, float, float} a point of it and its direction away from the corner; null where the outline is not straight
+     */
+    private static function arm(Ring $ring, int $i, int $step, float $reach, float $straight): ?array
+    {
+        $reach = min($reach, $ring->length / 2);
+        $at = $step < 0 && $ring->along[$i] < $reach ? $i + $ring->count : $i;
+        $near = $ring->reached($at, $step * self::CUT_OFF) + $step;
+        $far = $ring->reached($at, $step * $reach);
+        if (($far - $near) * $step < 1) {
+            return null;
+        }
+        [$mx, $my, $ux, $uy, $missed] = $ring->line(min($near, $far), max($near, $far));
+        if ($missed > $straight * $straight) {
+            return null;
+        }
+        for ($k = $near; $k !== $far; $k += $step) {
+            if (abs(($ring->xs[$k] - $mx) * $uy - ($ring->ys[$k] - $my) * $ux) > $straight) {
+                return null;
+            }
+        }
+
+        return $ux * ($mx - $ring->xs[$i]) + $uy * ($my - $ring->ys[$i]) < 0 ? [$mx, $my, -$ux, -$uy] : [$mx, $my, $ux, $uy];
+    }
+
+    /**
+     * @param  array{float, float, float, float}  $before
+     * @param  array{float, float, float, float}  $after
+     */
+    private static function turn(array $before, array $after): float
+    {
+        return rad2deg(acos(max(-1.0, min(1.0, -$before[2] * $after[2] - $before[3] * $after[3]))));
+    }
+
+    /**
+     * Of those near one another, the one whose arms meet nearest to the outline.
+     *
+     * @param  array<int, array{Node, float}>  $found
+     * @return array<int, Node>
+     */
+    private static function nearest(Ring $ring, array $found): array
+    {
+        uasort($found, fn (array $a, array $b): int => $a[1] <=> $b[1]);
+        $kept = [];
+        foreach ($found as $i => [$node]) {
+            foreach ($kept as $k => $_) {
+                $apart = abs($ring->along[$i] - $ring->along[$k]);
+                if (min($apart, $ring->length - $apart) < self::APART) {
+                    continue 2;
+                }
+            }
+            $kept[$i] = $node;
+        }
+        ksort($kept);
+
+        return $kept;
+    }
+}
