@@ -8,11 +8,14 @@ use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Tip\TipKind;
 
-/** What puts a finding right: a step to add to the list, and where, or another kind of tip and a step that is then of no use. */
+/**
+ * What puts a finding right: a step to add to the list, and where, or another kind of tip and a
+ * step that is then of no use. What it would bring up is put right with it, by steps right behind.
+ */
 final readonly class Mending
 {
     /** @param  class-string<Step>|null  $off  a step to switch off */
-    private function __construct(public string $label, public int $at, public ?ListedStep $step, public ?TipKind $kind = null, public ?string $off = null)
+    private function __construct(public string $label, public int $at, public ?ListedStep $step, public ?TipKind $kind = null, public ?string $off = null, public ?self $then = null)
     {
     }
 
@@ -25,6 +28,12 @@ final readonly class Mending
         return new self($label, $at, new ListedStep($step, Numbers::read($step::description()->params, Reading::of($numbers))));
     }
 
+    /** The same, and another step right behind the last one. */
+    public function followedBy(self $next, string $label): self
+    {
+        return new self($label, $this->at, $this->step, $this->kind, $this->off, $this->then === null ? $next : $this->then->followedBy($next, $this->then->label));
+    }
+
     /**
      * The same picture as another kind of tip.
      *
@@ -35,9 +44,9 @@ final readonly class Mending
         return new self($label, 0, null, $kind, $off);
     }
 
-    /** @return array{label: string, at: int, step: array<string, mixed>|null, kind: string|null, off: string|null} */
+    /** @return array{label: string, at: int, step: array<string, mixed>|null, kind: string|null, off: string|null, then: array<string, mixed>|null} */
     public function toArray(): array
     {
-        return ['label' => $this->label, 'at' => $this->at, 'step' => $this->step?->toArray(), 'kind' => $this->kind?->value, 'off' => $this->off === null ? null : $this->off::description()->id];
+        return ['label' => $this->label, 'at' => $this->at, 'step' => $this->step?->toArray(), 'kind' => $this->kind?->value, 'off' => $this->off === null ? null : $this->off::description()->id, 'then' => $this->then?->toArray()];
     }
 }

@@ -10,36 +10,43 @@ use function is_int;
  * Uneven light on a flat ground.
  *
  * What the camera saw is light times colour (the retinex model: Land and McCann, "Lightness
- * and Retinex Theory", 1971). First a polynomial surface is laid through the logarithm of the
- * ground, by least squares whose weights forget what is darker (reweighted after Holland and
- * Welsch, 1977): a window at one side and a lens that darkens its corners are as smooth as that.
- * What it leaves, shadows and folds, is found from near by: a grey-scale closing takes out dark
- * marks smaller than its window (Serra, "Image Analysis and Mathematical Morphology", 1982), an opening light marks on a dark
- * ground; what differs from it is the mark. The light is what the rest shows, and under the
- * mark what lies around it (normalised convolution: Knutsson and Westin, 1993). The picture is
- * divided by it and multiplied by the brightest of it.
+ * and Retinex Theory", 1971). A grey-scale closing takes out dark marks smaller than its window
+ * (Serra, "Image Analysis and Mathematical Morphology", 1982), an opening light marks on a dark
+ * ground; what differs from it is the mark, unless it goes over into the ground without a step
+ * at the picture's edge, as shade does (small steps are light, large ones colour: Horn, "Determining
+ * Lightness from an Image", 1974). The light is what the rest shows; under the mark it is a smooth
+ * surface through the rest, and what spreads into it from around beside that. The picture is divided by it and multiplied by the light of its well-lit parts.
  */
 final class Lighting
 {
     /** px of the longer side of the small picture on which light is looked for. */
     private const SMALL = 112;
 
-    /** Terms of a polynomial of the third degree in two variables. */
-    private const TERMS = 10;
+    /** Terms of a polynomial of the second degree in two variables. */
+    private const TERMS = 6;
 
-    private const ROUNDS = 7;
+    /** How far the logarithm of the surface may go beyond what is seen. */
+    private const BEYOND_SEEN = 0.2;
 
     /** Every so many pixels of the small picture one is looked at for it. */
     private const EVERY = 3;
 
-    /** Difference in the logarithm from which a pixel is no ground. */
-    private const TOLERANCE = 0.12;
-
     /** What is darker than this part of the ground around it is the mark. */
     private const MARK = 0.85;
 
+    /** The difference between neighbours of the small picture, as a part of the brighter one, from which it is the edge of a mark. */
+    private const STEP = 0.1;
+
     /** Three lanes of 21 bits, of which 16 are used. */
     private const LANES = 0xFFFF << 42 | 0xFFFF << 21 | 0xFFFF;
+
+    /** Part of the picture that is no brighter than what is called well lit. */
+    private const WELL_LIT = 0.98;
+
+    /** Rounds of relaxation of the light under marks, and by how much each goes beyond the mean of the neighbours. */
+    private const RELAXATIONS = 40;
+
+    private const BEYOND = 1.7;
 
     /** Light below this, of 65535, is night: dividing by less would only bring up noise. */
     private const NIGHT = 2621;
@@ -50,79 +57,153 @@ final class Lighting
         $factor = min(1.0, self::SMALL / max($in->width, $in->height));
         $width = max(1, (int) round($in->width * $factor));
         $height = max(1, (int) round($in->height * $factor));
-        $small = self::shrunk($in, $width, $height);
+        $small = self::shrunk($in, $width, $height, $groundIsDarker);
         $reach = max(1, (int) round($radius * $factor));
-        $broad = self::broadGains($small, $width, $height, $groundIsDarker);
         $gains = [];
         foreach ([24, 16, 8] as $shift) {
             $channel = [];
-            foreach ($small as $i => $pixel) {
+            foreach ($small as $pixel) {
                 // What is transparent has no light: it must not darken what is beside it.
-                $lit = ($pixel & 255) < 128 ? ($groundIsDarker ? 65535.0 : 0.0) : ($pixel >> $shift & 255) * 257 * $broad[$i];
-                $channel[] = $lit < 65535.0 ? (int) $lit : 65535;
+                $channel[] = ($pixel & 255) < 128 ? ($groundIsDarker ? 65535 : 0) : ($pixel >> $shift & 255) * 257;
             }
             $light = self::ground($channel, $width, $height, $reach, $groundIsDarker);
-            $brightest = max($light);
+            $bright = self::bright($light);
             // 8.8 bits: the factor by which each place is lit up.
-            $gain = [];
-            foreach ($light as $i => $l) {
-                $factor = 256 * $broad[$i] * $brightest / ($l < self::NIGHT ? self::NIGHT : $l);
-                $gain[] = $factor < 65535.0 ? (int) ($factor + 0.5) : 65535;
-            }
-            $gains[] = $gain;
+            $gains[] = array_map(fn (int $l): int => (int) min(65535.0, 256 * $bright / max(self::NIGHT, $l) + 0.5), $light);
         }
 
         return self::divided($in, $gains[0], $gains[1], $gains[2], $width, $height);
     }
 
     /**
-     * The factor by which each place is to be lit up, by the smooth part of the light alone; 1 where it is brightest.
+     * The light of well-lit places: few are brighter.
      *
-     * @param  array<int, int>  $small  0xRRGGBBAA
-     * @return array<int, float>
+     * @param  non-empty-array<int, int>  $light
      */
-    private static function broadGains(array $small, int $width, int $height, bool $groundIsDarker): array
+    private static function bright(array $light): int
+    {
+        sort($light);
+
+        return $light[(int) (self::WELL_LIT * (count($light) - 1))];
+    }
+
+    /**
+     * Each small pixel is the brightest of those that fall into it, or the darkest on a darker
+     * ground: between strokes the paper is seen as it is.
+     *
+     * @return array<int, int> 0xRRGGBBAA
+     */
+    private static function shrunk(Bitmap $in, int $width, int $height, bool $groundIsDarker): array
+    {
+        $turned = $groundIsDarker ? 0xFFFFFF00 : 0;
+        $pixels = $in->pixels;
+        $edges = [];
+        for ($column = 0; $column <= $width; $column++) {
+            $edges[] = intdiv($column * $in->width + $width - 1, $width);
+        }
+        $out = array_fill(0, $width * $height, $turned);
+        $y = 0;
+        for ($row = 0; $row < $height; $row++) {
+            for ($until = intdiv(($row + 1) * $in->height, $height); $y < $until; $y++) {
+                $line = $y * $in->width;
+                $i = $line;
+                for ($column = 0; $column < $width; $column++) {
+                    $most = $out[$row * $width + $column] ^ $turned;
+                    $r = $most >> 24;
+                    $g = $most >> 16 & 255;
+                    $b = $most >> 8 & 255;
+                    $alpha = $most & 255;
+                    for ($end = $line + $edges[$column + 1]; $i < $end; $i++) {
+                        $p = $pixels[$i];
+                        if (! is_int($p)) {
+                            return $out;
+                        }
+                        if (($p & 255) < 128) {
+                            continue;
+                        }
+                        $p ^= $turned;
+                        $alpha = 255;
+                        $v = $p >> 24;
+                        $r = $v > $r ? $v : $r;
+                        $v = $p >> 16 & 255;
+                        $g = $v > $g ? $v : $g;
+                        $v = $p >> 8 & 255;
+                        $b = $v > $b ? $v : $b;
+                    }
+                    $out[$row * $width + $column] = ($r << 24 | $g << 16 | $b << 8 | $alpha) ^ $turned;
+                }
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  array<int, int>  $channel  0–65535
+     * @return non-empty-array<int, int>
+     */
+    private static function ground(array $channel, int $width, int $height, int $reach, bool $darker): array
+    {
+        $first = self::most($channel, $width, $height, $reach, $darker);
+        $closed = self::most($first, $width, $height, $reach, ! $darker);
+        $clean = [];
+        foreach ($closed as $i => $ground) {
+            $clean[] = ($darker ? $ground >= $channel[$i] * self::MARK : $channel[$i] >= $ground * self::MARK) ? 65535 : 0;
+        }
+        $clean = self::withShade($channel, $clean, $width, $height);
+        // Pixels beside the mark hold some of it.
+        $clean = self::most($clean, $width, $height, 1, true);
+        $surface = self::surface($channel, $clean, $width, $height);
+        $rest = [];
+        foreach ($channel as $i => $value) {
+            $rest[] = (int) min(65535.0, 32768 * $value / $surface[$i]);
+        }
+        $light = [];
+        foreach (self::relaxed($rest, $clean, $width, $height) as $i => $part) {
+            $light[] = (int) min(65535.0, $part * $surface[$i] / 32768);
+        }
+
+        return $light;
+    }
+
+    /**
+     * The surface of the second degree through the logarithm of the clean ground: under a mark
+     * the light goes on being bent as it is around it.
+     *
+     * @param  array<int, int>  $channel  0–65535
+     * @param  array<int, int>  $clean  above 0 where it is
+     * @return array<int, float> of the kind of the channel, above 0
+     */
+    private static function surface(array $channel, array $clean, int $width, int $height): array
     {
         $terms = $logs = [];
         for ($y = 0; $y < $height; $y += self::EVERY) {
             for ($x = 0; $x < $width; $x += self::EVERY) {
-                $p = $small[$y * $width + $x];
-                if (($p & 255) >= 128) {
+                $i = $y * $width + $x;
+                if ($clean[$i] > 0) {
                     $u = self::place($x, $width);
                     $v = self::place($y, $height);
-                    $terms[] = [1.0, $u, $v, $u * $u, $u * $v, $v * $v, $u * $u * $u, $u * $u * $v, $u * $v * $v, $v * $v * $v];
-                    $logs[] = log(max(0.02, (0.2126 * ($p >> 24) + 0.7152 * ($p >> 16 & 255) + 0.0722 * ($p >> 8 & 255)) / 255));
+                    $terms[] = [1.0, $u, $v, $u * $u, $u * $v, $v * $v];
+                    $logs[] = log(max(self::NIGHT, $channel[$i]));
                 }
             }
         }
-        $weights = array_fill(0, count($terms), 1.0);
-        $fit = array_fill(0, self::TERMS, 0.0);
-        for ($round = 0; $round < self::ROUNDS && count($terms) > 4 * self::TERMS; $round++) {
-            $fit = self::leastSquares($terms, $logs, $weights);
-            foreach ($terms as $k => $t) {
-                $off = $logs[$k];
-                for ($a = 0; $a < self::TERMS; $a++) {
-                    $off -= $fit[$a] * $t[$a];
-                }
-                $wrong = $groundIsDarker ? $off : -$off;
-                $weights[$k] = $wrong > 0 ? exp(-($wrong / self::TOLERANCE) ** 2) : 1.0;
-            }
+        if ($logs === [] || count($terms) < 4 * self::TERMS) {
+            return array_fill(0, count($channel), 32768.0);
         }
-        $light = [];
+        $fit = self::leastSquares($terms, $logs);
+        $least = min($logs);
+        $most = max($logs);
+        $out = [];
         for ($y = 0; $y < $height; $y++) {
-            // Along a row it is a polynomial in u.
             $v = self::place($y, $height);
-            $c0 = $fit[0] + $v * ($fit[2] + $v * ($fit[5] + $v * $fit[9]));
-            $c1 = $fit[1] + $v * ($fit[4] + $v * $fit[8]);
-            $c2 = $fit[3] + $v * $fit[7];
             for ($x = 0; $x < $width; $x++) {
                 $u = self::place($x, $width);
-                $light[] = $c0 + $u * ($c1 + $u * ($c2 + $u * $fit[6]));
+                $out[] = exp(max($least - self::BEYOND_SEEN, min($most + self::BEYOND_SEEN, $fit[0] + $u * ($fit[1] + $u * $fit[3] + $v * $fit[4]) + $v * ($fit[2] + $v * $fit[5]))));
             }
         }
-        $most = $light === [] ? 0.0 : max($light);
 
-        return array_map(fn (float $l): float => exp(min(3.0, $most - $l)), $light);
+        return $out;
     }
 
     /** The middle of a pixel, counted from −1 to 1 across the picture. */
@@ -136,20 +217,18 @@ final class Lighting
      *
      * @param  list<non-empty-list<float>>  $terms  of each place
      * @param  list<float>  $values
-     * @param  array<int, float>  $weights
      * @return array<int, float>
      */
-    private static function leastSquares(array $terms, array $values, array $weights): array
+    private static function leastSquares(array $terms, array $values): array
     {
         $n = self::TERMS;
         // Row by row from the diagonal on, and the right side last.
         $sums = array_fill(0, $n * ($n + 1), 0.0);
         foreach ($terms as $k => $t) {
             $t[] = $values[$k];
-            $weight = $weights[$k];
             $at = 0;
             for ($a = 0; $a < $n; $a++) {
-                $w = $weight * $t[$a];
+                $w = $t[$a];
                 for ($b = $a; $b <= $n; $b++) {
                     $sums[$at] += $w * $t[$b];
                     $at++;
@@ -189,76 +268,122 @@ final class Lighting
     }
 
     /**
-     * Each small pixel is the mean of those that fall into it.
+     * What is darker at the picture's edge and goes over into clean ground without a step is
+     * no mark but shade: a corner, or what lies beyond a shadow's soft edge.
      *
-     * @return array<int, int> 0xRRGGBBAA
+     * @param  array<int, int>  $channel  0–65535
+     * @param  array<int, int>  $clean  above 0 where it is
+     * @return array<int, int>
      */
-    private static function shrunk(Bitmap $in, int $width, int $height): array
+    private static function withShade(array $channel, array $clean, int $width, int $height): array
     {
-        $pixels = $in->pixels;
-        $edges = [];
-        for ($column = 0; $column <= $width; $column++) {
-            $edges[] = intdiv($column * $in->width + $width - 1, $width);
-        }
-        $out = [];
-        $y = 0;
-        for ($row = 0; $row < $height; $row++) {
-            // Red and green, blue and alpha: two sums in one int each.
-            $redGreens = $blueAlphas = array_fill(0, $width, 0);
-            $from = $y;
-            for ($until = intdiv(($row + 1) * $in->height, $height); $y < $until; $y++) {
-                $line = $y * $in->width;
-                $i = $line;
-                for ($column = 0; $column < $width; $column++) {
-                    $redGreen = $blueAlpha = 0;
-                    for ($end = $line + $edges[$column + 1]; $i < $end; $i++) {
-                        $p = $pixels[$i];
-                        $redGreen += $p >> 24 << 32 | $p >> 16 & 255;
-                        $blueAlpha += ($p & 0xFF00) << 24 | $p & 255;
+        $met = [];
+        foreach ($channel as $start => $_) {
+            $x = $start % $width;
+            $atEdge = $x === 0 || $x === $width - 1 || $start < $width || $start >= $width * ($height - 1);
+            if (! $atEdge || $clean[$start] > 0 || isset($met[$start])) {
+                continue;
+            }
+            $region = [$start];
+            $met[$start] = true;
+            $isShade = false;
+            for ($k = 0; isset($region[$k]); $k++) {
+                $i = $region[$k];
+                $x = $i % $width;
+                foreach ([$x > 0 ? $i - 1 : -1, $x < $width - 1 ? $i + 1 : -1, $i - $width, $i + $width] as $next) {
+                    if (! isset($channel[$next]) || abs($channel[$next] - $channel[$i]) > self::STEP * max($channel[$next], $channel[$i])) {
+                        continue;
                     }
-                    $redGreens[$column] += $redGreen;
-                    $blueAlphas[$column] += $blueAlpha;
+                    $isShade = $isShade || $clean[$next] > 0;
+                    if ($clean[$next] === 0 && ! isset($met[$next])) {
+                        $met[$next] = true;
+                        $region[] = $next;
+                    }
                 }
             }
-            for ($column = 0; $column < $width; $column++) {
-                $count = ($y - $from) * ($edges[$column + 1] - $edges[$column]);
-                $out[] = intdiv($redGreens[$column] >> 32, $count) << 24 | intdiv($redGreens[$column] & 0xFFFFFFFF, $count) << 16 | intdiv($blueAlphas[$column] >> 32, $count) << 8 | intdiv($blueAlphas[$column] & 0xFFFFFFFF, $count);
+            foreach ($isShade ? $region : [] as $i) {
+                $clean[$i] = 65535;
             }
         }
 
-        return $out;
+        return $clean;
     }
 
     /**
+     * The light of clean places, and under the rest what spreads from them as heat would: each
+     * value the mean of its neighbours (Laplace's equation by successive over-relaxation: Young, 1954),
+     * begun with the means of ever larger squares (Gortler et al., "The Lumigraph", 1996: pull and push).
+     *
      * @param  array<int, int>  $channel  0–65535
+     * @param  array<int, int>  $clean  above 0 where it is
      * @return non-empty-array<int, int>
      */
-    private static function ground(array $channel, int $width, int $height, int $reach, bool $darker): array
+    private static function relaxed(array $channel, array $clean, int $width, int $height): array
     {
-        $first = self::most($channel, $width, $height, $reach, $darker);
-        $closed = self::most($first, $width, $height, $reach, ! $darker);
-        $clean = [];
-        foreach ($closed as $i => $ground) {
-            $clean[] = ($darker ? $ground >= $channel[$i] * self::MARK : $channel[$i] >= $ground * self::MARK) ? 65535 : 0;
-        }
-        // Pixels beside the mark hold some of it.
-        $clean = self::most($clean, $width, $height, 1, true);
-        // What is shown and where, in two lanes.
-        $shown = [];
+        $known = [];
         foreach ($clean as $i => $is) {
-            $shown[] = $is > 0 ? $channel[$i] << 32 | $is : 0;
+            $known[] = $is > 0 ? (float) $channel[$i] : -1.0;
         }
-        $near = Blur::lanes($shown, $width, $height, max(1.0, $reach / 8));
-        $far = Blur::lanes($shown, $width, $height, max(2.0, (float) $reach));
-        $light = [];
-        foreach ($closed as $i => $ground) {
-            $both = 64 * $near[$i] + $far[$i];
-            $weight = $both & 0xFFFFFFFF;
-            $mean = $weight < 64 ? (float) $ground : ($both >> 32) * 65535.0 / $weight;
-            $light[] = $mean < 65535.0 ? (int) $mean : 65535;
+        $light = self::pulledAndPushed($known, $width, $height);
+        for ($round = 0; $round < self::RELAXATIONS; $round++) {
+            for ($y = 0, $i = 0; $y < $height; $y++) {
+                for ($x = 0; $x < $width; $x++, $i++) {
+                    if ($known[$i] >= 0.0) {
+                        continue;
+                    }
+                    // Beyond the edge it goes on as it is.
+                    $mean = (($x > 0 ? $light[$i - 1] : $light[$i]) + ($x < $width - 1 ? $light[$i + 1] : $light[$i])
+                        + ($y > 0 ? $light[$i - $width] : $light[$i]) + ($y < $height - 1 ? $light[$i + $width] : $light[$i])) / 4;
+                    $light[$i] += self::BEYOND * ($mean - $light[$i]);
+                }
+            }
+        }
+        $out = [];
+        foreach ($light as $l) {
+            $out[] = $l < 0.0 ? 0 : ($l < 65535.0 ? (int) $l : 65535);
         }
 
-        return $light === [] ? [0] : $light;
+        return Blur::lanes($out, $width, $height, 1.0) ?: [0];
+    }
+
+    /**
+     * @param  list<float>  $known  below 0 where it is not
+     * @return list<float>
+     */
+    private static function pulledAndPushed(array $known, int $width, int $height): array
+    {
+        if ($width === 1 && $height === 1) {
+            return [max(0.0, $known[0])];
+        }
+        $halfWidth = $width + 1 >> 1;
+        $halfHeight = $height + 1 >> 1;
+        $half = [];
+        for ($y = 0; $y < $halfHeight; $y++) {
+            for ($x = 0; $x < $halfWidth; $x++) {
+                $sum = 0.0;
+                $count = 0;
+                for ($k = 0; $k < 4; $k++) {
+                    $px = 2 * $x + ($k & 1);
+                    $py = 2 * $y + ($k >> 1);
+                    if ($px < $width && $py < $height && $known[$py * $width + $px] >= 0.0) {
+                        $sum += $known[$py * $width + $px];
+                        $count++;
+                    }
+                }
+                $half[] = $count > 0 ? $sum / $count : -1.0;
+            }
+        }
+        $coarse = self::pulledAndPushed($half, $halfWidth, $halfHeight);
+        for ($y = 0, $i = 0; $y < $height; $y++) {
+            $row = ($y >> 1) * $halfWidth;
+            for ($x = 0; $x < $width; $x++, $i++) {
+                if ($known[$i] < 0.0) {
+                    $known[$i] = $coarse[$row + ($x >> 1)];
+                }
+            }
+        }
+
+        return $known;
     }
 
     /**

@@ -17,7 +17,7 @@ use Yarrowfog\Core\Tip\TipKind;
 final class ColourLost implements Check
 {
     /** Chroma in OKLab from which a pixel is coloured. */
-    private const COLOURED = 0.07;
+    private const COLOURED = 0.05;
 
     /** Part of the inked pixels. */
     private const PART = 0.12;
@@ -33,7 +33,7 @@ final class ColourLost implements Check
         $inked = $coloured = 0;
         for ($i = 0, $count = count($cut->picture->pixels); $i < $count; $i += self::STRIDE) {
             if ($cut->ink->values[$i] > 13107) {
-                $lab = Oklab::fromSrgb(Srgb::fromInt($cut->picture->pixels[$i] >> 8));
+                $lab = Oklab::fromSrgb(Srgb::fromInt(self::overWhite($cut->picture->pixels[$i])));
                 $inked++;
                 $coloured += hypot($lab->a, $lab->b) > self::COLOURED ? 1 : 0;
             }
@@ -47,5 +47,21 @@ final class ColourLost implements Check
             Mending::asKind('Keep its colours', TipKind::OwnColours, ClearPaper::class),
             isNote: true,
         );
+    }
+
+    /**
+     * As it is seen: the colour of what is hardly there is mostly that of the paper it was taken off.
+     *
+     * @return int 0xRRGGBB
+     */
+    private static function overWhite(int $pixel): int
+    {
+        $alpha = $pixel & 255;
+        $out = 0;
+        foreach ([24, 16, 8] as $shift) {
+            $out = $out << 8 | intdiv(($pixel >> $shift & 255) * $alpha + 255 * (255 - $alpha) + 127, 255);
+        }
+
+        return $out;
     }
 }

@@ -9,6 +9,7 @@ use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Mending;
 use Yarrowfog\Core\Cut\Steps\Centre;
+use Yarrowfog\Core\Cut\Steps\Square;
 
 /** A tip whose ink stands aside turns about a point beside itself. */
 final class OffCentre implements Check
@@ -38,7 +39,9 @@ final class OffCentre implements Check
             'off-centre',
             'Off centre by '.implode(' and ', $parts).'. Turned, it would swing about a point beside itself.',
             ['right' => (float) $cut->fullPx($dx), 'down' => (float) $cut->fullPx($dy)],
-            Mending::with('Centre', $cut->placeBeforeScale(), Centre::class, $listed?->numbers->toArray() ?? []),
+            // To be centred it gets room on one side, and is no square any more.
+            Mending::with('Centre', $cut->placeBeforeScale(), Centre::class, $listed?->numbers->toArray() ?? [])
+                ->followedBy(Mending::with('Square', $cut->placeBeforeScale(), Square::class), 'Centre on a square'),
             isNote: true,
         );
     }

@@ -24,7 +24,7 @@ final class TintedPaper implements Check
     private const MORE = 0.12;
 
     /** Ink by which the paper may differ from place to place before that is worth mending first. */
-    private const UNEVEN = 0.13;
+    private const UNEVEN = 0.05;
 
     public function look(CutResult $cut): ?Finding
     {
@@ -47,14 +47,31 @@ final class TintedPaper implements Check
                 self::flattening($cut),
             );
         }
-        [$white, $black] = $this->points($cut);
+        [$white, $black, $tone] = $this->points($cut);
 
         return new Finding(
             'tinted-paper',
             sprintf('The paper is not white: it would print as a block with %.0f %% ink.', 100 * $paper),
             ['paper' => $paper],
-            Mending::with('Clear paper', $cut->list->placeBeforeFrame(), ClearPaper::class, ['whitePoint' => $white, 'blackPoint' => $black]),
+            self::withWhatItBringsUp($cut, Mending::with('Clear paper', $cut->list->placeBeforeFrame(), ClearPaper::class, ['whitePoint' => $white, 'blackPoint' => $black, 'paperTone' => $tone])),
         );
+    }
+
+    /** Dust that the paper hid, and ink that is faint once the paper is gone. */
+    private static function withWhatItBringsUp(CutResult $cut, Mending $clearing): Mending
+    {
+        if ($clearing->step === null) {
+            return $clearing;
+        }
+        $cleared = new CutResult($clearing->step->step::from($clearing->step->numbers)->apply($cut->picture, $cut->list->kind), $cut->list, $cut->factor);
+        // Who clears paper clears its dust at once, even where it is hardly worth a press of its own.
+        $dust = (new TooManySpecks(intdiv(TooManySpecks::MOST, 3)))->look($cleared)?->mending;
+        $faint = (new NeverFull)->look($cleared)?->mending;
+        if ($dust !== null) {
+            $clearing = $clearing->followedBy($dust, 'Clear paper and dust');
+        }
+
+        return $faint === null ? $clearing : $clearing->followedBy($faint, $clearing->label.', full ink');
     }
 
     /** Evens the light out over a third of the picture, before anything else is done to it. */
@@ -64,10 +81,10 @@ final class TintedPaper implements Check
     }
 
     /**
-     * A white point just below the darkest usual paper in its darkest channel, and a
-     * black point at the darkest two thousandths of the picture.
+     * A white point just below the darkest usual paper in its darkest channel, a black point
+     * at the darkest two thousandths of the picture, and the paper's own tone.
      *
-     * @return array{float, float} 0–255
+     * @return array{float, float, float} 0–255
      */
     private function points(CutResult $cut): array
     {
@@ -80,14 +97,14 @@ final class TintedPaper implements Check
                 $histogram[self::darkestChannel($pixel)]++;
             }
         }
-        $white = max(30, $paper[(int) (0.1 * count($paper))] - 8);
+        $white = max(30, $paper[(int) (0.05 * count($paper))] - 5);
         $black = 0;
         $left = count($cut->picture->pixels) / 500;
         while ($black < $white - 20 && ($left -= $histogram[$black]) > 0) {
             $black++;
         }
 
-        return [(float) $white, (float) $black];
+        return [(float) $white, (float) $black, (float) $paper[intdiv(count($paper), 2)]];
     }
 
     private static function darkestChannel(int $pixel): int

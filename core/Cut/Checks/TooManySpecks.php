@@ -12,7 +12,7 @@ use Yarrowfog\Core\Cut\Mending;
 use Yarrowfog\Core\Cut\Steps\Specks;
 
 /** Dust prints with every dab. */
-final class TooManySpecks implements Check
+final readonly class TooManySpecks implements Check
 {
     /** Ink from which a speck shows, of 65535. */
     private const SHOWS = 6554;
@@ -20,10 +20,15 @@ final class TooManySpecks implements Check
     /** px² of the full picture below which an island is dust, for each square px of it. */
     private const DUST = 0.00004;
 
-    private const MOST = 6;
+    public const MOST = 6;
 
     /** Ink of the border from which the paper prints, 0–1. */
     private const PAPER = 0.015;
+
+    /** @param  int  $most  so many specks are not worth speaking of */
+    public function __construct(private int $most = self::MOST)
+    {
+    }
 
     public function look(CutResult $cut): ?Finding
     {
@@ -38,7 +43,7 @@ final class TooManySpecks implements Check
         $dust = max(3.0, self::DUST * count($cut->picture->pixels));
         $regions = InkRuns::of($cut->picture, $cut->list->kind, self::SHOWS)->regions(true);
         $specks = count(array_filter($regions->areas, fn (int $area): bool => $area < $dust));
-        if ($specks <= self::MOST || $specks === count($regions->areas)) {
+        if ($specks <= $this->most || $specks === count($regions->areas)) {
             return null;
         }
         $limit = ceil($dust / $cut->factor ** 2);

@@ -25,7 +25,8 @@ use Yarrowfog\Core\Tip\TipKind;
  */
 final readonly class ClearPaper implements PaperStep
 {
-    public function __construct(public float $whitePoint, public float $blackPoint)
+    /** @param  float  $paperTone  0–255: what the paper is in the middle; ink is counted from it, and comes in softly below the white point. 0 counts from the white point */
+    public function __construct(public float $whitePoint, public float $blackPoint, public float $paperTone = 0)
     {
     }
 
@@ -34,12 +35,13 @@ final readonly class ClearPaper implements PaperStep
         return new StepDescription('clear-paper', 'Clear paper', StepGroup::Clear, 'Everything as bright as the paper becomes nothing; grey edges stay soft.', [
             Param::number('whitePoint', 'Paper from', '', 1, 255, 235),
             Param::number('blackPoint', 'Full ink below', '', 0, 254, 20),
+            Param::number('paperTone', 'Ink is counted from', '', 0, 255, 0),
         ]);
     }
 
     public static function from(Numbers $numbers): self
     {
-        return new self($numbers->number('whitePoint'), $numbers->number('blackPoint'));
+        return new self($numbers->number('whitePoint'), $numbers->number('blackPoint'), $numbers->number('paperTone'));
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
@@ -50,8 +52,15 @@ final readonly class ClearPaper implements PaperStep
     public function toned(Bitmap $in): Bitmap
     {
         $black = min($this->blackPoint, $this->whitePoint - 1);
-        $range = $this->whitePoint - $black;
+        // Faint ink keeps its strength: only the paper's own grain is taken for nothing.
+        $grain = max(0.0, $this->paperTone - $this->whitePoint);
+        $range = $this->whitePoint + $grain - $black;
 
-        return ToneTable::of(fn (float $v): float => (255 * $v - $black) / $range)->applied($in);
+        return ToneTable::of(function (float $v) use ($grain, $range): float {
+            $below = $this->whitePoint - 255 * $v;
+            $ink = $below + ($grain > 0 ? min($grain, $below) : 0.0);
+
+            return 1 - $ink / $range;
+        })->applied($in);
     }
 }

@@ -108,18 +108,26 @@ export const cutList = {
         this.chosen = added.key;
     },
     mend(finding) {
-        const { at, step, kind, off } = finding.mending;
+        const { kind, off } = finding.mending;
         if (kind) {
             this.kind = kind;
             this.steps = this.steps.map((s) => (s.step === off ? { ...s, on: false } : s));
 
             return;
         }
+        let at = null;
+        for (let mending = finding.mending; mending; mending = mending.then) {
+            // What a step brings up is put right behind it.
+            at = this.put(mending.step, at === null ? mending.at : at + 1);
+        }
+    },
+    /** One step of a mending: added at a place, moved there, or changed where it is. Returns where it is then. */
+    put(step, at) {
         const same = this.steps.filter((s) => s.step === step.step).at(-1);
         if (!same || step.step === 'invert-ink') {
             this.insert(step, at);
 
-            return;
+            return at;
         }
         if (same.on && alike(same.numbers, step.numbers)) {
             // It is there already, but too early: what comes after it needs it again.
@@ -132,6 +140,8 @@ export const cutList = {
             this.steps = [...this.steps];
         }
         this.chosen = same.key;
+
+        return this.steps.indexOf(same);
     },
     setKind(kind) {
         this.kind = kind;

@@ -12,6 +12,7 @@ use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Replay;
+use Yarrowfog\Core\Raster\Bitmap;
 
 /** Drawings made by code, each with all that is wrong with it: the list names that and nothing else. */
 final class CleanDrawingsTest extends TestCase
@@ -49,20 +50,69 @@ final class CleanDrawingsTest extends TestCase
             'bar on one side' => [fn (float $x, float $y): float => $edge(max(abs($x - 200) - 150, abs($y - 60.3) - 30)), ['off-centre']],
             'grey paper' => [fn (float $x, float $y): float => 0.82 * $edge(hypot($x - 200, $y - 200) - 90), ['tinted-paper']],
             'light mark on dark' => [fn (float $x, float $y): float => 255 - $edge(hypot($x - 200, $y - 200) - 90), ['light-on-dark']],
+            'rings' => [fn (float $x, float $y): float => hypot($x - 200, $y - 200) > 165 ? 255 : $edge(abs(fmod(hypot($x - 200, $y - 200), 40) - 20) - 5), []],
+            'fan of strokes' => [fn (float $x, float $y): float => hypot($x - 200, $y - 200) > 160 ? 255 : $edge(hypot($x - 200, $y - 200) * abs(sin(9 * atan2($y - 200, $x - 200))) / 9 - 2.5), []],
             'lamp on paper' => [fn (float $x, float $y): float => min($edge(hypot($x - 200, $y - 200) - 90), 255 - 0.25 * ($x + $y)), ['tinted-paper']],
         ];
     }
 
+    /** @return iterable<string, array{callable(): Bitmap, list<string>}> */
+    public static function pictures(): iterable
+    {
+        foreach (self::drawings() as $name => [$grey, $wrong]) {
+            yield $name => [fn (): Bitmap => Pictures::bitmap(400, 400, fn (int $x, int $y): int => Pictures::grey((int) round(max(0, min(255, $grey($x + 0.5, $y + 0.5)))))), $wrong];
+        }
+        foreach (MadeScans::marks() as $name => $mark) {
+            // Ink on paper that prints: neither of both is as it should be.
+            yield "scan of {$name}" => [fn (): Bitmap => MadeScans::scan($mark)['picture'], ['tinted-paper', 'never-full']];
+        }
+    }
+
+    public function test_they_are_forty(): void
+    {
+        self::assertCount(40, iterator_to_array(self::pictures()));
+    }
+
     /**
-     * @param  callable(float, float): float  $grey
+     * @param  callable(): Bitmap  $made
      * @param  list<string>  $wrong
      */
-    #[DataProvider('drawings')]
-    public function test_what_is_wrong_is_named_and_nothing_else(callable $grey, array $wrong): void
+    #[DataProvider('pictures')]
+    public function test_what_is_wrong_is_named_and_nothing_else(callable $made, array $wrong): void
     {
-        $picture = Pictures::bitmap(400, 400, fn (int $x, int $y): int => Pictures::grey((int) round(max(0, min(255, $grey($x + 0.5, $y + 0.5))))));
-        $list = CutList::read(['steps' => []]);
-        $found = array_map(fn (Finding $f): string => $f->id, CheckList::look(CutResult::of(Replay::of($list, $picture), $list, fn () => $picture)));
-        self::assertEqualsCanonicalizing($wrong, $found);
+        self::assertEqualsCanonicalizing($wrong, array_column(self::found($made(), self::untouched()), 'id'));
+    }
+
+    /**
+     * Whichever button is pressed first, and then the first one there is.
+     *
+     * @param  callable(): Bitmap  $made
+     */
+    #[DataProvider('pictures')]
+    public function test_any_button_leads_to_nothing_to_mend_in_three_presses(callable $made): void
+    {
+        $picture = $made();
+        $found = self::found($picture, self::untouched());
+        if ($found === []) {
+            $this->expectNotToPerformAssertions();
+        }
+        foreach ($found as $first) {
+            $list = MendingTest::pressed(self::untouched(), $first);
+            for ($presses = 1; $presses < 3 && ($next = self::found($picture, $list)) !== []; $presses++) {
+                $list = MendingTest::pressed($list, $next[0]);
+            }
+            self::assertSame([], array_column(self::found($picture, $list), 'sentence'), "{$first->id} first");
+        }
+    }
+
+    private static function untouched(): CutList
+    {
+        return CutList::read(['steps' => []]);
+    }
+
+    /** @return list<Finding> */
+    private static function found(Bitmap $picture, CutList $list): array
+    {
+        return CheckList::look(CutResult::of(Replay::of($list, $picture), $list, fn () => $picture));
     }
 }
