@@ -95,42 +95,34 @@ final class Lighting
      */
     private static function shrunk(Bitmap $in, int $width, int $height, bool $groundIsDarker): array
     {
-        $turned = $groundIsDarker ? 0xFFFFFF00 : 0;
+        $turned = $groundIsDarker ? 255 : 0;
         $pixels = $in->pixels;
         $edges = [];
         for ($column = 0; $column <= $width; $column++) {
             $edges[] = intdiv($column * $in->width + $width - 1, $width);
         }
-        $out = array_fill(0, $width * $height, $turned);
+        $out = array_fill(0, $width * $height, $groundIsDarker ? 0xFFFFFF00 : 0);
         $y = 0;
         for ($row = 0; $row < $height; $row++) {
             for ($until = intdiv(($row + 1) * $in->height, $height); $y < $until; $y++) {
                 $line = $y * $in->width;
                 $i = $line;
                 for ($column = 0; $column < $width; $column++) {
-                    $most = $out[$row * $width + $column] ^ $turned;
-                    $r = $most >> 24;
-                    $g = $most >> 16 & 255;
-                    $b = $most >> 8 & 255;
-                    $alpha = $most & 255;
+                    $most = $out[$row * $width + $column];
+                    $green = $most >> 16 & 255 ^ $turned;
                     for ($end = $line + $edges[$column + 1]; $i < $end; $i++) {
                         $p = $pixels[$i];
                         if (! is_int($p)) {
                             return $out;
                         }
-                        if (($p & 255) < 128) {
-                            continue;
+                        // Green carries most of the light.
+                        $g = $p >> 16 & 255 ^ $turned;
+                        if ($g > $green && ($p & 255) > 127) {
+                            $green = $g;
+                            $most = $p | 255;
                         }
-                        $p ^= $turned;
-                        $alpha = 255;
-                        $v = $p >> 24;
-                        $r = $v > $r ? $v : $r;
-                        $v = $p >> 16 & 255;
-                        $g = $v > $g ? $v : $g;
-                        $v = $p >> 8 & 255;
-                        $b = $v > $b ? $v : $b;
                     }
-                    $out[$row * $width + $column] = ($r << 24 | $g << 16 | $b << 8 | $alpha) ^ $turned;
+                    $out[$row * $width + $column] = $most;
                 }
             }
         }
@@ -325,17 +317,18 @@ final class Lighting
             $known[] = $is > 0 ? (float) $channel[$i] : -1.0;
         }
         $light = self::pulledAndPushed($known, $width, $height);
-        for ($round = 0; $round < self::RELAXATIONS; $round++) {
-            for ($y = 0, $i = 0; $y < $height; $y++) {
-                for ($x = 0; $x < $width; $x++, $i++) {
-                    if ($known[$i] >= 0.0) {
-                        continue;
-                    }
+        $sides = [];
+        for ($y = 0, $i = 0; $y < $height; $y++) {
+            for ($x = 0; $x < $width; $x++, $i++) {
+                if ($known[$i] < 0.0) {
                     // Beyond the edge it goes on as it is.
-                    $mean = (($x > 0 ? $light[$i - 1] : $light[$i]) + ($x < $width - 1 ? $light[$i + 1] : $light[$i])
-                        + ($y > 0 ? $light[$i - $width] : $light[$i]) + ($y < $height - 1 ? $light[$i + $width] : $light[$i])) / 4;
-                    $light[$i] += self::BEYOND * ($mean - $light[$i]);
+                    $sides[] = [$i, $x > 0 ? $i - 1 : $i, $x < $width - 1 ? $i + 1 : $i, $y > 0 ? $i - $width : $i, $y < $height - 1 ? $i + $width : $i];
                 }
+            }
+        }
+        for ($round = 0; $round < self::RELAXATIONS; $round++) {
+            foreach ($sides as [$i, $left, $right, $above, $below]) {
+                $light[$i] += self::BEYOND * (($light[$left] + $light[$right] + $light[$above] + $light[$below]) / 4 - $light[$i]);
             }
         }
         $out = [];
