@@ -4,14 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Core\Paint;
 
-use Imagick;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Tests\Core\Golden;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Paint\HalvedLevels;
 use Yarrowfog\Core\Paint\Kit;
 use Yarrowfog\Core\Paint\Swatch;
-use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Practice\Movements;
@@ -19,7 +18,7 @@ use Yarrowfog\Core\Tip\Frame;
 
 /**
  * Swatches as they looked when they were good, 320 × 120 px each, to be looked at: a change of the engine that
- * a painter would see shows here. To take a new one on purpose, run with GOLDEN=write, and look at it.
+ * a painter would see shows here.
  */
 final class GoldenSwatchTest extends TestCase
 {
@@ -50,30 +49,6 @@ final class GoldenSwatchTest extends TestCase
         $bite = new HalvedLevels(new Frame(Pictures::plane(32, 32, fn (int $x): int => $x % 8 < 3 ? 65535 : 0)));
         $stripes = Pictures::bitmap(320, 120, fn (int $x, int $y): int => $name !== 'smudge' ? 0 : (intdiv($x, 40) % 2 === 0 ? 0xC08040FF : 0x306090FF));
         $swatch = Swatch::paint(new Kit([Pictures::roundTip()], $name === 'grunge' ? $bite : null), Brush::read(['settings' => $settings]), [Movements::swell(new Rect(40, 30, 240, 60))], 5, 320, 120, $stripes);
-        $file = self::FOLDER."/{$name}.png";
-        if (getenv('GOLDEN') === 'write') {
-            $picture = new Imagick;
-            $picture->newImage(320, 120, 'none', 'png');
-            $picture->importImagePixels(0, 0, 320, 120, 'RGBA', Imagick::PIXEL_CHAR, array_values((array) unpack('C*', $swatch->toBytes())));
-            $picture->setImageFormat('png32');
-            $picture->stripImage();
-            $picture->writeImage($file);
-        }
-        $golden = new Imagick($file);
-        $bytes = pack('C*', ...$golden->exportImagePixels(0, 0, 320, 120, 'RGBA', Imagick::PIXEL_CHAR));
-        $off = 0;
-        $most = 0;
-        foreach (Bitmap::fromBytes(320, 120, $bytes)->pixels as $i => $pixel) {
-            $alpha = $pixel & 255;
-            $there = $swatch->pixels[$i];
-            $apart = abs($alpha - ($there & 255));
-            foreach ([24, 16, 8] as $shift) {
-                $apart = max($apart, intdiv(abs(($pixel >> $shift & 255) * $alpha - ($there >> $shift & 255) * ($there & 255)), 255));
-            }
-            $most = max($most, $apart);
-            $off += $apart;
-        }
-        self::assertLessThanOrEqual(3, $most, 'worst pixel');
-        self::assertLessThan(0.05, $off / (320 * 120), 'mean');
+        Golden::assertLooksAs(self::FOLDER."/{$name}.png", $swatch);
     }
 }
