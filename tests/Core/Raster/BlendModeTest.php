@@ -94,4 +94,16 @@ final class BlendModeTest extends TestCase
             }
         }
     }
+
+    /**
+     * Worked by hand: SetSat of (0.2, 0.6, 1.0) to the 0.4 of the source is (0, 0.2, 0.4), of luminosity
+     * 0.162; the backdrop's is 0.524, which all channels are raised to, and none goes beyond 1.
+     */
+    public function test_saturation_of_one_colour_and_light_of_another(): void
+    {
+        $out = BlendMode::Saturation->colour([0.2, 0.6, 1.0], [0.5, 0.1, 0.3]);
+        foreach ([0.362, 0.562, 0.762] as $k => $wanted) {
+            self::assertEqualsWithDelta($wanted, $out[$k], 1e-9);
+        }
+    }
 }

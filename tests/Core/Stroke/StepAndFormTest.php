@@ -49,6 +49,18 @@ final class StepAndFormTest extends TestCase
         }
     }
 
+    /** A quarter turn about the middle of a swatch of 500 × 300, at half the size, moved by 30 and 7: (350, 150) lies 100 to the right of the middle, so 50 below it. */
+    public function test_a_drawing_is_turned_about_the_middle_of_its_swatch(): void
+    {
+        $sample = new Sample(12, 350, 150, 0.4, 10, -20, 30);
+        $placed = (new Placing(0.5, 90.0, 30.0, 7.0))->trace(new Trace([$sample, new Sample(20, 250, 110)]), 500, 300)->samples;
+        self::assertEqualsWithDelta([280, 207], [$placed[0]->x, $placed[0]->y], 1e-9);
+        self::assertEqualsWithDelta([300, 157], [$placed[1]->x, $placed[1]->y], 1e-9);
+        self::assertSame([12.0, 0.4, 10.0, -20.0, 30.0], [$placed[0]->t, $placed[0]->pressure, $placed[0]->tiltX, $placed[0]->tiltY, $placed[0]->twist]);
+        $brush = (new Placing(0.5, 90.0, 0.0, 0.0))->brush(Brush::read(['settings' => ['angle' => ['base' => 120], 'size' => ['base' => 40]]]));
+        self::assertSame([-150.0, 20.0], [$brush->value('angle')->number(), $brush->value('size')->number()]);
+    }
+
     /** Drops of 4 and of 16 px, scattered by half of 80 px, lie within the same 40 px to each side. */
     public function test_a_spray_of_a_width_is_as_wide_whatever_the_size_of_its_drops(): void
     {

@@ -112,6 +112,14 @@ final class TracerTest extends TestCase
         self::assertSame([], Tracer::traced(new Plane(4, 4, array_fill(0, 16, 0)))->layers);
     }
 
+    /** Places are given to a hundredth of a pixel, in both directions. */
+    public function test_a_file_keeps_hundredths_of_a_px(): void
+    {
+        preg_match_all('/(-?\d+(?:\.(\d+))?),(-?\d+(?:\.(\d+))?)/', Svg::of(Tracer::traced(self::ring(30.0, 10.0))), $found);
+        self::assertGreaterThan(10, count($found[0]));
+        self::assertSame([2, 2], [max(array_map(strlen(...), $found[2])), max(array_map(strlen(...), $found[4]))]);
+    }
+
     private static function ring(float $outer, float $inner): Plane
     {
         return Pictures::plane(100, 100, function (int $x, int $y) use ($outer, $inner): int {
