@@ -13,6 +13,7 @@ use Yarrowfog\Core\Paint\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
+use Yarrowfog\Core\Stroke\Settings\FormSettings;
 use Yarrowfog\Core\Tip\Frame;
 
 /** Every movement of the practice pen, painted so that pressure, speed, tilt and barrel are seen. */
@@ -29,7 +30,8 @@ final class GoldenMovementsTest extends TestCase
             'size' => ['base' => 14, 'drives' => [['input' => 'pressure', 'from' => 0.15, 'to' => 1]]],
             'spacing' => ['base' => 0.7],
             'roundness' => ['base' => 1, 'drives' => [['input' => 'tilt', 'from' => 1, 'to' => 0.3]]],
-            'angle' => ['base' => 180, 'drives' => [['input' => 'azimuth', 'from' => -1, 'to' => 1], ['input' => 'twist', 'from' => -1, 'to' => 1]]],
+            'angleFollows' => ['base' => FormSettings::AZIMUTH],
+            'driftHue' => ['base' => 90, 'drives' => [['input' => 'twist', 'from' => 0, 'to' => 1]]],
             'opacity' => ['base' => 1, 'drives' => [['input' => 'speed', 'from' => 1, 'to' => 0.4, 'reference' => 2]]],
         ]]);
         $pixels = [];
