@@ -31,7 +31,7 @@ final class GoldenMovementsTest extends TestCase
             'spacing' => ['base' => 0.7],
             'roundness' => ['base' => 1, 'drives' => [['input' => 'tilt', 'from' => 1, 'to' => 0.3]]],
             'angleFollows' => ['base' => FormSettings::AZIMUTH],
-            'driftHue' => ['base' => 90, 'drives' => [['input' => 'twist', 'from' => 0, 'to' => 1]]],
+            'flow' => ['base' => 1, 'drives' => [['input' => 'twist', 'from' => 1, 'to' => 0.3]]],
             'opacity' => ['base' => 1, 'drives' => [['input' => 'speed', 'from' => 1, 'to' => 0.4, 'reference' => 2]]],
         ]]);
         $pixels = [];
