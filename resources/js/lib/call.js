@@ -1,5 +1,17 @@
+/**
+ * @typedef {Record<string, any>} Answer  JSON of the server
+ * @typedef {{ method?: string, json?: unknown, form?: FormData, signal?: AbortSignal, keepalive?: boolean }} Sent
+ * @typedef {{ x: number, y: number, image: ImageData }} Patch
+ */
+
 /** The server said no: a sentence for the painter, and what it is about. */
 export class Refused extends Error {
+    /**
+     * @param {string} message
+     * @param {Record<string, string[]>} [errors]
+     * @param {number} [status]
+     * @param {Answer} [answer]
+     */
     constructor(message, errors = {}, status = 422, answer = {}) {
         super(message);
         this.errors = errors;
@@ -11,8 +23,12 @@ export class Refused extends Error {
 /** The server did not answer at all. */
 export class Away extends Error {}
 
-const token = () => document.querySelector('meta[name=csrf-token]').content;
+const token = () => document.querySelector('meta[name=csrf-token]')?.getAttribute('content') ?? '';
 
+/**
+ * @param {string} url
+ * @param {Sent} [options]
+ */
 async function send(url, { method = 'POST', json, form, signal, keepalive } = {}) {
     let response;
     try {
@@ -28,7 +44,7 @@ async function send(url, { method = 'POST', json, form, signal, keepalive } = {}
             body: form ?? (json === undefined ? undefined : JSON.stringify(json)),
         });
     } catch (error) {
-        if (error.name === 'AbortError') {
+        if (error instanceof Error && error.name === 'AbortError') {
             throw error;
         }
         window.dispatchEvent(new CustomEvent('server-away'));
@@ -49,8 +65,10 @@ async function send(url, { method = 'POST', json, form, signal, keepalive } = {}
 /**
  * Sends a form and tells how much of it has gone; can be called off.
  *
+ * @param {string} url
+ * @param {FormData} form
  * @param {(part: number) => void} onProgress  0–1
- * @returns {{ answer: Promise<object>, cancel: () => void }}
+ * @returns {{ answer: Promise<Answer>, cancel: () => void }}
  */
 export function upload(url, form, onProgress) {
     const request = new XMLHttpRequest();
@@ -75,18 +93,30 @@ export function upload(url, form, onProgress) {
     return { answer, cancel: () => request.abort() };
 }
 
-/** Sends, and reads JSON. */
+/**
+ * Sends, and reads JSON.
+ *
+ * @param {string} url
+ * @param {Sent} [options]
+ * @returns {Promise<Answer>}
+ */
 export async function call(url, options) {
     return (await send(url, options)).json();
 }
 
-/** Sends, and reads words with rectangles of pixels (see App\Painting\Patches). */
+/**
+ * Sends, and reads words with rectangles of pixels (see App\Painting\Patches).
+ *
+ * @param {string} url
+ * @param {Sent} [options]
+ * @returns {Promise<{ words: Answer, patches: Patch[] }>}
+ */
 export async function callForPixels(url, options) {
     const buffer = await (await send(url, options)).arrayBuffer();
     const length = new DataView(buffer).getUint32(0);
     const words = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, 4, length)));
     let at = 4 + length;
-    const patches = words.patches.map(([x, y, width, height]) => {
+    const patches = words.patches.map((/** @type {number[]} */ [x, y, width, height]) => {
         const bytes = new Uint8ClampedArray(buffer, at, width * height * 4);
         at += bytes.length;
 

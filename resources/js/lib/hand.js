@@ -8,6 +8,7 @@ export class Hand {
     /** @param {string} sheet  URL of the sheet */
     constructor(sheet) {
         this.key = `hand:${sheet}`;
+        /** @type {Record<number, { size: number, opacity: number }>} */
         this.brushes = read(this.key) ?? {};
     }
 
@@ -16,6 +17,10 @@ export class Hand {
         return read(INKS);
     }
 
+    /**
+     * @param {string} main  #rrggbb
+     * @param {string} second
+     */
     ink(main, second) {
         write(INKS, { main, second });
     }
@@ -25,12 +30,21 @@ export class Hand {
         return this.brushes[brush.id] ?? { size: brush.size, opacity: brush.opacity };
     }
 
+    /**
+     * @param {number} brush  its number
+     * @param {number} size  px
+     * @param {number} opacity  0–1
+     */
     hold(brush, size, opacity) {
         this.brushes[brush] = { size, opacity };
         write(this.key, this.brushes);
     }
 }
 
+/**
+ * @param {string} key
+ * @returns {any} null when there is nothing, or nothing that can be read
+ */
 function read(key) {
     try {
         return JSON.parse(localStorage.getItem(key) ?? 'null');
@@ -39,6 +53,10 @@ function read(key) {
     }
 }
 
+/**
+ * @param {string} key
+ * @param {unknown} value
+ */
 function write(key, value) {
     try {
         localStorage.setItem(key, JSON.stringify(value));

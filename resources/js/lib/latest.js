@@ -6,13 +6,17 @@ import { Plain } from './plain';
  *
  * A job is given a function that says whether its answer still counts: with several under way, one
  * may be overtaken by a newer one. Another one says whether none waits that is newer.
+ *
+ * @typedef {(counts: () => boolean, isLast: () => boolean) => unknown} Job
  */
 export class Latest extends Plain {
     #width;
     #running = 0;
     #begun = 0;
     #shown = 0;
+    /** @type {Job|null} */
     #next = null;
+    /** @type {(() => void)[]} */
     #waiting = [];
 
     constructor(width = 1) {
@@ -20,6 +24,7 @@ export class Latest extends Plain {
         this.#width = width;
     }
 
+    /** @param {Job} job */
     run(job) {
         this.#next = job;
         if (this.#running < this.#width) {
@@ -27,7 +32,11 @@ export class Latest extends Plain {
         }
     }
 
-    /** Resolves once nothing runs or waits. */
+    /**
+     * Resolves once nothing runs or waits.
+     *
+     * @returns {Promise<void>}
+     */
     idle() {
         return this.#running === 0 ? Promise.resolve() : new Promise((resolve) => { this.#waiting.push(resolve); });
     }
@@ -51,6 +60,7 @@ export class Latest extends Plain {
         }
     }
 
+    /** @param {number} number */
     #counts(number) {
         if (number < this.#shown) {
             return false;
@@ -61,8 +71,14 @@ export class Latest extends Plain {
     }
 }
 
-/** Calls only once things have been quiet for a while. */
+/**
+ * Calls only once things have been quiet for a while.
+ *
+ * @param {number} ms
+ * @param {() => void} job
+ */
 export function quietly(ms, job) {
+    /** @type {ReturnType<typeof setTimeout>|undefined} */
     let timer;
 
     return () => {

@@ -2,20 +2,34 @@ import { Plain } from './plain';
 
 const MOST = 200;
 
-/** Undo and redo of a state that can be written as JSON; it survives a reload of the page. */
+/**
+ * Undo and redo of a state that can be written as JSON; it survives a reload of the page.
+ *
+ * @template T
+ */
 export class Past extends Plain {
+    /**
+     * @param {string} key
+     * @param {T} state
+     */
     constructor(key, state) {
         super();
         this.key = `past:${key}`;
         const now = JSON.stringify(state);
         const stored = JSON.parse(sessionStorage.getItem(this.key) || 'null');
         // What was stored belongs to another state when the thing was changed elsewhere.
-        const fits = stored && stored.states[stored.at] === now;
+        const fits = Boolean( stored && stored.states[stored.at] === now);
+        /** @type {string[]} */
         this.states = fits ? stored.states : [now];
+        /** @type {number} */
         this.at = fits ? stored.at : 0;
     }
 
-    /** Notes a state; the same one twice counts once. */
+    /**
+     * Notes a state; the same one twice counts once.
+     *
+     * @param {T} state
+     */
     note(state) {
         const now = JSON.stringify(state);
         if (now === this.states[this.at]) {
@@ -42,6 +56,10 @@ export class Past extends Plain {
         return this.#go(1);
     }
 
+    /**
+     * @param {number} by
+     * @returns {T|null} null at the end of the way
+     */
     #go(by) {
         const to = this.at + by;
         if (to < 0 || to >= this.states.length) {

@@ -3,12 +3,25 @@
  *
  * A sample is [ms, x, y, pressure, tiltX, tiltY, twist], places as `toPlace` gives them.
  * Only a pen's pressure is real: a mouse reports a constant.
+ *
+ * @typedef {number[]} Sample
+ *
+ * @param {HTMLElement} element
+ * @param {{
+ *   toPlace: (x: number, y: number) => number[],
+ *   begin: (first: Sample, isPen: boolean, event: PointerEvent) => void,
+ *   move: (samples: Sample[]) => void,
+ *   end: (samples: Sample[]) => void,
+ *   mayBegin?: (event: PointerEvent) => boolean,
+ * }} hand
  */
 export function catchPen(element, { toPlace, begin, move, end, mayBegin = () => true }) {
+    /** @type {number|null} */
     let pointer = null;
-    let last = null;
+    /** @type {Sample} */
+    let last = [];
 
-    const sample = (event, pressure = event.pressure) => {
+    const sample = (/** @type {PointerEvent} */ event, pressure = event.pressure) => {
         const [x, y] = toPlace(event.clientX, event.clientY);
 
         return [event.timeStamp, x, y, Math.min(1, Math.max(0, pressure)), event.tiltX || 0, event.tiltY || 0, event.twist || 0];
@@ -38,7 +51,7 @@ export function catchPen(element, { toPlace, begin, move, end, mayBegin = () => 
             move(samples);
         }
     });
-    const lift = (event) => {
+    const lift = (/** @type {PointerEvent} */ event) => {
         if (event.pointerId !== pointer) {
             return;
         }

@@ -8,7 +8,7 @@ export class Pieces extends Plain {
      * @param {object} order  what is sent with every piece; its stroke is a UUID
      * @param {object} once  what is sent with a piece that begins anew
      * @param {number[]} first  sample
-     * @param {{ show: (patches: object[]) => void, told: (words: object) => void, say: (message: string) => void }} to
+     * @param {{ show: (patches: import('./call').Patch[]) => void, told: (words: import('./call').Answer) => void, say: (message: string) => void }} to
      */
     constructor(url, order, once, first, to) {
         super();
@@ -18,17 +18,21 @@ export class Pieces extends Plain {
         this.to = to;
         this.samples = [first];
         this.sent = 0;
+        /** @type {unknown} */
         this.state = null;
         this.ended = false;
         this.lost = false;
+        /** @type {(() => void)|null} */
         this.wake = null;
     }
 
+    /** @param {number[][]} samples */
     move(samples) {
         this.samples.push(...samples);
         this.wake?.();
     }
 
+    /** @param {number[][]} samples */
     end(samples) {
         this.samples.push(...samples);
         this.ended = true;
@@ -39,7 +43,7 @@ export class Pieces extends Plain {
     async paint() {
         while (!this.ended) {
             if (this.lost || this.sent === this.samples.length) {
-                await new Promise((wake) => { this.wake = wake; });
+                await /** @type {Promise<void>} */ (new Promise((wake) => { this.wake = wake; }));
                 this.wake = null;
                 continue;
             }
