@@ -302,10 +302,41 @@ final class OracleTest extends TestCase
         }
     }
 
+    /** Lines longer than are summed up tap by tap, along and across hard edges, and over the picture's own. */
+    #[TestWith([0.0, 61.0])]
+    #[TestWith([10.0, 60.0])]
+    #[TestWith([-33.0, 47.3])]
+    #[TestWith([45.0, 90.0])]
+    #[TestWith([71.0, 55.5])]
+    #[TestWith([90.0, 41.0])]
+    #[TestWith([116.565, 130.0])]
+    public function test_dragging_far_is_the_integral_along_a_line(float $angle, float $length): void
+    {
+        [$cos, $sin] = [cos(deg2rad($angle)), sin(deg2rad($angle))];
+        $ink = fn (int $x, int $y): int => $x < 0 || $y < 0 || $x > 139 || $y > 99 || ($x - 70) * $sin > ($y - 50) * $cos || hypot($x - 90, $y - 60) < 9 ? 0 : 255;
+        $out = Drag::picture(Pictures::bitmap(140, 100, fn (int $x, int $y): int => $ink($x, $y)), $angle, $length);
+        $isFlat = abs($cos) >= abs($sin);
+        $reach = $length * ($isFlat ? abs($cos) : abs($sin)) / 2;
+        $slope = $isFlat ? $sin / $cos : $cos / $sin;
+        for ($k = 0; $k < 1500; $k++) {
+            $x = $k * 37 % 140;
+            $y = $k * 53 % 100;
+            $sum = 0.0;
+            for ($step = (int) -ceil($reach); $step <= ceil($reach); $step++) {
+                $part = min(1.0, $reach + 0.5 - abs($step));
+                $across = $step * $slope;
+                $whole = (int) floor($across);
+                [$x0, $y0, $x1, $y1] = $isFlat ? [$x + $step, $y + $whole, $x + $step, $y + $whole + 1] : [$x + $whole, $y + $step, $x + $whole + 1, $y + $step];
+                $sum += max(0.0, $part) * ($ink($x0, $y0) + ($ink($x1, $y1) - $ink($x0, $y0)) * ($across - $whole));
+            }
+            self::assertEqualsWithDelta($sum / (2 * $reach), $out->at($x, $y) & 255, 4, "{$x}, {$y}");
+        }
+    }
+
     /** Dragged by an even or an odd length, long or short, a dot stays where it was. */
     public function test_dragging_shifts_nothing(): void
     {
-        $dot = Pictures::bitmap(161, 41, fn (int $x, int $y): int => $x === 80 && $y === 20 ? 0x000000FF : 0);
+        $dot = Pictures::bitmap(161, 41, fn (int $x, int $y): int => abs($x - 80) < 3 && abs($y - 20) < 3 ? 0x000000FF : 0);
         foreach ([4.0, 5.0, 6.0, 31.0, 40.0, 41.0, 60.0] as $length) {
             foreach ([0.0, 10.0] as $angle) {
                 $out = Drag::picture($dot, $angle, $length);
