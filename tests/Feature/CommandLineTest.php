@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\CommandLine\DocsCommand;
 use App\Pictures\PictureFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -141,13 +140,6 @@ final class CommandLineTest extends TestCase
         self::assertSame(2, $code);
         self::assertStringContainsString($sentence, $said);
         self::assertFileDoesNotExist("{$this->folder}/out.png");
-    }
-
-    public function test_the_written_docs_are_fresh(): void
-    {
-        foreach (DocsCommand::files() as $file => $text) {
-            self::assertStringEqualsFile(dirname(__DIR__, 2)."/docs/{$file}", $text, 'Run bin/yarrowfog docs.');
-        }
     }
 
     /** @return array{int, string} */

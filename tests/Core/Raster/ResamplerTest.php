@@ -53,4 +53,26 @@ final class ResamplerTest extends TestCase
             self::assertSame(0, $pixel >> 8);
         }
     }
+
+    /** Six px to three and to twelve: each against the windowed sinc itself, stretched where there are fewer px and cut off at the picture's edge. */
+    #[TestWith([3])]
+    #[TestWith([12])]
+    #[TestWith([5])]
+    public function test_lanczos_is_a_windowed_sinc(int $to): void
+    {
+        $in = [1000, 9000, 4000, 60000, 30000, 20000];
+        $out = (new Resampler(Filter::Lanczos))->plane(new Plane(6, 1, $in), $to, 1)->values;
+        $sinc = fn (float $x): float => abs($x) < 1e-9 ? 1.0 : sin(M_PI * $x) / (M_PI * $x);
+        $stretch = max(1.0, 6 / $to);
+        foreach ($out as $i => $value) {
+            $sum = $weights = 0.0;
+            foreach ($in as $k => $v) {
+                $x = ($k + 0.5 - ($i + 0.5) * 6 / $to) / $stretch;
+                $weight = abs($x) < 3 ? $sinc($x) * $sinc($x / 3) : 0.0;
+                $sum += $weight * $v;
+                $weights += $weight;
+            }
+            self::assertEqualsWithDelta(max(0, min(65535, $sum / $weights)), $value, 8, "{$to} px, {$i}");
+        }
+    }
 }
