@@ -24,7 +24,7 @@
     </div>
     <div class="text-[13px]">
         <button type="button" class="quiet float-right" x-on:click="show('settings')">Back to the settings</button>
-        <p class="m-0 text-stone">Used before</p>
+        <p class="m-0 text-stone" x-text="recent.length ? 'Used before' : 'Inks that you choose gather here.'"></p>
         <div class="mb-2 flex min-h-[26px] flex-wrap gap-[5px]" role="group" aria-label="Inks used before"><template x-for="hex in recent" :key="hex"><button type="button" class="size-[26px] rounded-[6px] shadow-[inset_0_0_0_1px_#0003]" :style="wellStyle(hex)" :aria-label="hex" :title="hex" x-on:click="takeInk(hex)"></button></template></div>
         <button type="button" class="quiet bg-fog-200" :aria-pressed="isPicking" x-on:click="pickFromSwatch" x-text="isPicking ? 'Press on the swatch …' : 'Pick one from the swatch'"></button>
         <label class="mt-2 block text-stone">or from a source <select class="field" x-on:change="chooseInkSource"><option value="">choose …</option><template x-for="s in sources" :key="s.id"><option :value="s.id" x-text="s.name"></option></template></select></label>
