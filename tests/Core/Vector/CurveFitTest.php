@@ -129,6 +129,36 @@ final class CurveFitTest extends TestCase
         }
     }
 
+    /** Pixels without greys know the circle to half a px; the nodes lie on it, and go along it. */
+    public function test_nodes_of_hard_pixels_lie_on_the_circle_and_go_along_it(): void
+    {
+        $ring = new Ring(Contours::of(Pictures::shape(100, 100, fn (float $x, float $y): bool => hypot($x - 50.3, $y - 49.6) <= 40, 1), self::LEVEL)[0]);
+        self::assertTrue($ring->isHard);
+        $nodes = new Nodes($ring, []);
+        for ($i = 0; $i < $ring->count; $i++) {
+            $node = $nodes->at($i);
+            $dx = ($node->x - 50.3) / 40;
+            $dy = ($node->y - 49.6) / 40;
+            self::assertEqualsWithDelta(1.0, hypot($dx, $dy), 0.55 / 40);
+            // Clockwise on the screen, so the way at a place is that from the middle, turned by 90°.
+            self::assertGreaterThan(cos(deg2rad(7)), -$dy * ($node->along[0] ?? 0) + $dx * ($node->along[1] ?? 0), "point {$i}");
+            self::assertSame([$node->x, $node->y], [$nodes->xs[$i + $ring->count], $nodes->ys[$i]]);
+        }
+    }
+
+    /** A curve that ends at a corner goes by neither of the points that pixels cut off there. */
+    public function test_what_pixels_cut_off_a_corner_does_not_bend_its_sides(): void
+    {
+        $curves = (new CurveFit)->ring(Contours::of(Pictures::shape(90, 90, fn (float $x, float $y): bool => $x > 20.4 && $y > 20.4 && $x + $y < 110, 8), self::LEVEL)[0]);
+        self::assertCount(3, $curves);
+        foreach ($curves as [$from, $a, $b, $to]) {
+            $length = hypot($to[0] - $from[0], $to[1] - $from[1]);
+            foreach ([$a, $b] as $handle) {
+                self::assertLessThan(0.25, abs(($handle[0] - $from[0]) * ($to[1] - $from[1]) - ($handle[1] - $from[1]) * ($to[0] - $from[0])) / $length);
+            }
+        }
+    }
+
     /** Ink narrower than a curve can turn in, and of one pixel, still has an outline. */
     public function test_the_smallest_marks_are_closed_curves(): void
     {
