@@ -10,28 +10,8 @@ namespace Yarrowfog\Core\Vector;
  */
 final readonly class Corners
 {
-    /** px: how long an arm is; the longest that is straight counts. */
-    private const ARMS = [8.0, 5.5, 3.2];
-
-    private const ARMS_OF_HARD = [24.0, 16.0, 10.0, 6.5, 4.0];
-
-    /** px by which the points of a straight arm may miss its line. */
-    private const STRAIGHT = 0.12;
-
-    private const STRAIGHT_OF_HARD = 0.55;
-
-    /** px by which a parabola along both arms misses a corner. */
-    private const MISSED = 0.18;
-
-    private const MISSED_OF_HARD = 0.62;
-
     /** Degrees between the arms, from which they make a corner. */
     private const TURN = 28.0;
-
-    /** Points to both sides that tell quickly where nothing turns. */
-    private const GLANCE = 5;
-
-    private const GLANCE_OF_HARD = 9;
 
     /** px next to the corner that do not count: pixels cut a corner off. */
     public const CUT_OFF = 1.0;
@@ -39,8 +19,8 @@ final readonly class Corners
     /** The part of its neighbours' turn that a corner has at least. */
     private const NEARLY = 0.6;
 
-    /** px by which pixels without greys may cut a right angle off. */
-    private const CUT_BY_HARD = 1.3;
+    /** px from which an arm of an outline without greys is long enough to tell a corner that lies far outside. */
+    private const LONG = 7.0;
 
     /** px from the outline that a corner may lie at. */
     private const FARTHEST = 0.75;
@@ -49,22 +29,44 @@ final readonly class Corners
     private const APART = 2.5;
 
     /**
+     * @param  non-empty-list<float>  $arms  px: how long an arm is; the longest that is straight counts
+     * @param  float  $straight  px by which the points of a straight arm may miss its line
+     * @param  float  $missed  px by which a parabola along both arms misses a corner
+     * @param  int  $glance  points to both sides that tell quickly where nothing turns
+     * @param  float  $cutByPixels  px by which pixels may cut a right angle off, between long arms
+     */
+    private function __construct(private Ring $ring, private array $arms, private float $straight, private float $missed, private int $glance, private float $cutByPixels)
+    {
+    }
+
+    /**
      * @return array<int, Node> by the number of the outline's point, rising
      */
     public static function of(Ring $ring): array
     {
+        // Pixels without greys know an outline to half a px only: longer arms are needed, and more is allowed.
+        $corners = $ring->isHard
+            ? new self($ring, [24.0, 16.0, 10.0, 6.5, 4.0], 0.55, 0.62, 9, 1.3)
+            : new self($ring, [8.0, 5.5, 3.2], 0.12, 0.18, 5, 1.0);
+
+        return $corners->byWholeSides($corners->nearest($corners->found()));
+    }
+
+    /** @return array<int, array{Node, float}> by point: a corner, and how far its arms meet from the outline, px */
+    private function found(): array
+    {
         $found = [];
-        $turns = self::turns($ring);
+        $turns = $this->turns();
         foreach ($turns as $i => $turn) {
             // Points that turn much less than one next to them are not looked at.
             $most = max($turns[$i - 2] ?? 0.0, $turns[$i - 1] ?? 0.0, $turns[$i + 1] ?? 0.0, $turns[$i + 2] ?? 0.0);
-            $corner = $turn < self::NEARLY * $most ? null : self::corner($ring, $i);
+            $corner = $turn < self::NEARLY * $most ? null : $this->corner($i);
             if ($corner !== null) {
                 $found[$i] = $corner;
             }
         }
 
-        return self::byWholeSides($ring, self::nearest($ring, $found));
+        return $found;
     }
 
     /**
@@ -72,13 +74,13 @@ final readonly class Corners
      *
      * @return array<int, float> by point, rising: 1 less the cosine of the turn
      */
-    private static function turns(Ring $ring): array
+    private function turns(): array
     {
         $out = [];
-        $count = $ring->count;
-        $glance = min($ring->isHard ? self::GLANCE_OF_HARD : self::GLANCE, $count >> 1);
-        $xs = $ring->xs;
-        $ys = $ring->ys;
+        $count = $this->ring->count;
+        $glance = min($this->glance, $count >> 1);
+        $xs = $this->ring->xs;
+        $ys = $this->ring->ys;
         for ($i = 0; $i < $count; $i++) {
             $on = $i + $glance;
             $back = $i < $glance ? $i - $glance + $count : $i - $glance;
@@ -98,28 +100,28 @@ final readonly class Corners
     /**
      * @return ?array{Node, float} the corner, and how far the arms meet from the outline, px
      */
-    private static function corner(Ring $ring, int $i): ?array
+    private function corner(int $i): ?array
     {
-        [$before, $shorter] = self::longest($ring, $i, -1);
-        [$after, $other] = self::longest($ring, $i, 1);
+        [$before, $shorter] = $this->longest($i, -1);
+        [$after, $other] = $this->longest($i, 1);
         if ($before === null || $after === null) {
             return null;
         }
         $turn = self::turn($before, $after);
-        if ($turn < self::TURN || self::bends($ring, $i, min($shorter, $other), $before, $after)) {
+        if ($turn < self::TURN || $this->bends($i, min($shorter, $other), $before, $after)) {
             return null;
         }
         $met = self::met($before, $after);
         if ($met === null) {
             return null;
         }
-        $away = hypot($met[0] - $ring->xs[$i], $met[1] - $ring->ys[$i]);
+        $away = hypot($met[0] - $this->ring->xs[$i], $met[1] - $this->ring->ys[$i]);
         // Half ink ends before a sharp point does, where the point gets narrower than a pixel.
-        if ($away > ($ring->isHard && min($shorter, $other) > 7.0 ? self::CUT_BY_HARD : 1.0) * max(1.0, 1.0 / tan(deg2rad(180.0 - min($turn, 175.0)) / 2))) {
+        if ($away > (min($shorter, $other) > self::LONG ? $this->cutByPixels : 1.0) * max(1.0, 1.0 / tan(deg2rad(180.0 - min($turn, 175.0)) / 2))) {
             return null;
         }
 
-        return [self::placed($ring, $i, $met), $away];
+        return [$this->placed($i, $met), $away];
     }
 
     /**
@@ -145,14 +147,14 @@ final readonly class Corners
      *
      * @param  array{float, float}  $at
      */
-    private static function placed(Ring $ring, int $i, array $at): Node
+    private function placed(int $i, array $at): Node
     {
-        $dx = $at[0] - $ring->xs[$i];
-        $dy = $at[1] - $ring->ys[$i];
+        $dx = $at[0] - $this->ring->xs[$i];
+        $dy = $at[1] - $this->ring->ys[$i];
         $away = hypot($dx, $dy);
         $share = $away > self::FARTHEST ? self::FARTHEST / $away : 1.0;
 
-        return new Node($ring->xs[$i] + $dx * $share, $ring->ys[$i] + $dy * $share, null);
+        return new Node($this->ring->xs[$i] + $dx * $share, $this->ring->ys[$i] + $dy * $share, null);
     }
 
     /**
@@ -161,20 +163,20 @@ final readonly class Corners
      * @param  array<int, Node>  $corners
      * @return array<int, Node>
      */
-    private static function byWholeSides(Ring $ring, array $corners): array
+    private function byWholeSides(array $corners): array
     {
         $at = array_keys($corners);
         $count = count($at);
         $sides = [];
         foreach ($at as $k => $from) {
-            $sides[] = $count < 3 ? null : self::side($ring, $from, $at[$k + 1] ?? $at[0] + $ring->count);
+            $sides[] = $count < 3 ? null : $this->side($from, $at[$k + 1] ?? $at[0] + $this->ring->count);
         }
         foreach ($at as $k => $i) {
             $before = $sides[($k + $count - 1) % $count];
             $after = $sides[$k];
             $met = $before === null || $after === null ? null : self::met($before, $after);
             if ($met !== null && hypot($met[0] - $corners[$i]->x, $met[1] - $corners[$i]->y) < self::FARTHEST) {
-                $corners[$i] = self::placed($ring, $i, $met);
+                $corners[$i] = $this->placed($i, $met);
             }
         }
 
@@ -182,17 +184,16 @@ final readonly class Corners
     }
 
     /** @return ?array{float, float, float, float} a point and the direction of the outline between two corners; null where it is not straight */
-    private static function side(Ring $ring, int $from, int $to): ?array
+    private function side(int $from, int $to): ?array
     {
-        $near = $ring->reached($from, self::CUT_OFF) + 1;
-        $far = $ring->reached($to, -self::CUT_OFF) - 1;
+        $near = $this->ring->reached($from, self::CUT_OFF) + 1;
+        $far = $this->ring->reached($to, -self::CUT_OFF) - 1;
         if ($far - $near < 2) {
             return null;
         }
-        [$mx, $my, $ux, $uy] = $ring->line($near, $far);
-        $straight = $ring->isHard ? self::STRAIGHT_OF_HARD : self::STRAIGHT;
+        [$mx, $my, $ux, $uy] = $this->ring->line($near, $far);
         for ($k = $near; $k <= $far; $k++) {
-            if (abs(($ring->xs[$k] - $mx) * $uy - ($ring->ys[$k] - $my) * $ux) > $straight) {
+            if (abs(($this->ring->xs[$k] - $mx) * $uy - ($this->ring->ys[$k] - $my) * $ux) > $this->straight) {
                 return null;
             }
         }
@@ -206,7 +207,7 @@ final readonly class Corners
      * @param  array{float, float, float, float}  $before
      * @param  array{float, float, float, float}  $after
      */
-    private static function bends(Ring $ring, int $i, float $reach, array $before, array $after): bool
+    private function bends(int $i, float $reach, array $before, array $after): bool
     {
         $ux = $after[2] - $before[2];
         $uy = $after[3] - $before[3];
@@ -219,23 +220,22 @@ final readonly class Corners
         $s = $d = [0.0];
         foreach ([-1, 1] as $step) {
             $k = $i;
-            for ($n = 1, $length = 0.0; 2 * $n < $ring->count; $n++) {
-                $to = ($k + $step + $ring->count) % $ring->count;
-                $length += hypot($ring->xs[$to] - $ring->xs[$k], $ring->ys[$to] - $ring->ys[$k]);
+            for ($n = 1, $length = 0.0; 2 * $n < $this->ring->count; $n++) {
+                $to = ($k + $step + $this->ring->count) % $this->ring->count;
+                $length += hypot($this->ring->xs[$to] - $this->ring->xs[$k], $this->ring->ys[$to] - $this->ring->ys[$k]);
                 $k = $to;
                 if ($length > $reach) {
                     break;
                 }
-                $dx = $ring->xs[$k] - $ring->xs[$i];
-                $dy = $ring->ys[$k] - $ring->ys[$i];
+                $dx = $this->ring->xs[$k] - $this->ring->xs[$i];
+                $dy = $this->ring->ys[$k] - $this->ring->ys[$i];
                 $s[] = $dx * $ux + $dy * $uy;
                 $d[] = $dy * $ux - $dx * $uy;
             }
         }
         [$a, $b, $c] = LeastSquares::parabola($s, $d) ?? [0.0, 0.0, 0.0];
-        $missed = $ring->isHard ? self::MISSED_OF_HARD : self::MISSED;
         foreach ($s as $k => $t) {
-            if (abs($a + ($b + $c * $t) * $t - $d[$k]) > $missed) {
+            if (abs($a + ($b + $c * $t) * $t - $d[$k]) > $this->missed) {
                 return false;
             }
         }
@@ -244,10 +244,10 @@ final readonly class Corners
     }
 
     /** @return array{?array{float, float, float, float}, float} the longest straight arm on one side, and its length in px */
-    private static function longest(Ring $ring, int $i, int $step): array
+    private function longest(int $i, int $step): array
     {
-        foreach ($ring->isHard ? self::ARMS_OF_HARD : self::ARMS as $reach) {
-            $arm = self::arm($ring, $i, $step, $reach, $ring->isHard ? self::STRAIGHT_OF_HARD : self::STRAIGHT);
+        foreach ($this->arms as $reach) {
+            $arm = $this->arm($i, $step, $reach);
             if ($arm !== null) {
                 return [$arm, $reach];
             }
@@ -261,26 +261,26 @@ final readonly class Corners
      *
      * @return ?array{float, float, float, float} a point of it and its direction away from the corner; null where the outline is not straight
      */
-    private static function arm(Ring $ring, int $i, int $step, float $reach, float $straight): ?array
+    private function arm(int $i, int $step, float $reach): ?array
     {
-        $reach = min($reach, $ring->length / 2);
-        $at = $step < 0 && $ring->along[$i] < $reach ? $i + $ring->count : $i;
-        $near = $ring->reached($at, $step * self::CUT_OFF) + $step;
-        $far = $ring->reached($at, $step * $reach);
+        $reach = min($reach, $this->ring->length / 2);
+        $at = $step < 0 && $this->ring->along[$i] < $reach ? $i + $this->ring->count : $i;
+        $near = $this->ring->reached($at, $step * self::CUT_OFF) + $step;
+        $far = $this->ring->reached($at, $step * $reach);
         if (($far - $near) * $step < 1) {
             return null;
         }
-        [$mx, $my, $ux, $uy, $missed] = $ring->line(min($near, $far), max($near, $far));
-        if ($missed > $straight * $straight) {
+        [$mx, $my, $ux, $uy, $missed] = $this->ring->line(min($near, $far), max($near, $far));
+        if ($missed > $this->straight * $this->straight) {
             return null;
         }
         for ($k = $near; $k !== $far; $k += $step) {
-            if (abs(($ring->xs[$k] - $mx) * $uy - ($ring->ys[$k] - $my) * $ux) > $straight) {
+            if (abs(($this->ring->xs[$k] - $mx) * $uy - ($this->ring->ys[$k] - $my) * $ux) > $this->straight) {
                 return null;
             }
         }
 
-        return $ux * ($mx - $ring->xs[$i]) + $uy * ($my - $ring->ys[$i]) < 0 ? [$mx, $my, -$ux, -$uy] : [$mx, $my, $ux, $uy];
+        return $ux * ($mx - $this->ring->xs[$i]) + $uy * ($my - $this->ring->ys[$i]) < 0 ? [$mx, $my, -$ux, -$uy] : [$mx, $my, $ux, $uy];
     }
 
     /**
@@ -298,14 +298,14 @@ final readonly class Corners
      * @param  array<int, array{Node, float}>  $found
      * @return array<int, Node>
      */
-    private static function nearest(Ring $ring, array $found): array
+    private function nearest(array $found): array
     {
         uasort($found, fn (array $a, array $b): int => $a[1] <=> $b[1]);
         $kept = [];
         foreach ($found as $i => [$node]) {
             foreach ($kept as $k => $_) {
-                $apart = abs($ring->along[$i] - $ring->along[$k]);
-                if (min($apart, $ring->length - $apart) < self::APART) {
+                $apart = abs($this->ring->along[$i] - $this->ring->along[$k]);
+                if (min($apart, $this->ring->length - $apart) < self::APART) {
                     continue 2;
                 }
             }
