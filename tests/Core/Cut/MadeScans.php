@@ -45,19 +45,28 @@ final class MadeScans
         return $marks;
     }
 
+    /** @var array<string, Scan> */
+    private static array $made = [];
+
+    /** @return Scan */
+    public static function named(string $name): array
+    {
+        return self::$made[$name] ??= self::scan(self::marks()[$name]);
+    }
+
     /**
      * @param  Closure(float, float): float  $mark
      * @return Scan
      */
-    public static function scan(Closure $mark): array
+    private static function scan(Closure $mark): array
     {
         $pixels = $truth = [];
         $dust = self::dust();
         for ($y = 0; $y < self::SIDE; $y++) {
             for ($x = 0; $x < self::SIDE; $x++) {
                 $ink = 0.0;
-                for ($k = 0; $k < 9; $k++) {
-                    $ink += max(0.0, min(1.0, $mark($x + ($k % 3 + 0.5) / 3, $y + (intdiv($k, 3) + 0.5) / 3))) / 9;
+                for ($k = 0; $k < 4; $k++) {
+                    $ink += max(0.0, min(1.0, $mark($x + 0.25 + 0.5 * ($k & 1), $y + 0.25 + 0.5 * ($k >> 1)))) / 4;
                 }
                 $truth[] = $ink;
                 $shown = max($ink, $dust[$y * self::SIDE + $x] ?? 0.0);
