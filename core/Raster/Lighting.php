@@ -22,15 +22,6 @@ final class Lighting
     /** px of the longer side of the small picture on which light is looked for. */
     private const SMALL = 112;
 
-    /** Terms of a polynomial of the second degree in two variables. */
-    private const TERMS = 6;
-
-    /** How far the logarithm of the surface may go beyond what is seen. */
-    private const BEYOND_SEEN = 0.2;
-
-    /** Every so many pixels of the small picture one is looked at for it. */
-    private const EVERY = 3;
-
     /** What is darker than this part of the ground around it is the mark. */
     private const MARK = 0.85;
 
@@ -43,13 +34,8 @@ final class Lighting
     /** Part of the picture that is no brighter than what is called well lit. */
     private const WELL_LIT = 0.98;
 
-    /** Rounds of relaxation of the light under marks, and by how much each goes beyond the mean of the neighbours. */
-    private const RELAXATIONS = 40;
-
-    private const BEYOND = 1.7;
-
     /** Light below this, of 65535, is night: dividing by less would only bring up noise. */
-    private const NIGHT = 2621;
+    public const NIGHT = 2621;
 
     /** @param  float  $radius  px: marks smaller than this do not count as light */
     public static function flattened(Bitmap $in, float $radius, bool $groundIsDarker): Bitmap
@@ -136,127 +122,17 @@ final class Lighting
      */
     private static function ground(array $channel, int $width, int $height, int $reach, bool $darker): array
     {
-        $first = self::most($channel, $width, $height, $reach, $darker);
-        $closed = self::most($first, $width, $height, $reach, ! $darker);
+        $first = Extremes::within($channel, $width, $height, $reach, $darker);
+        $closed = Extremes::within($first, $width, $height, $reach, ! $darker);
         $clean = [];
         foreach ($closed as $i => $ground) {
             $clean[] = ($darker ? $ground >= $channel[$i] * self::MARK : $channel[$i] >= $ground * self::MARK) ? 65535 : 0;
         }
         $clean = self::withShade($channel, $clean, $width, $height);
         // Pixels beside the mark hold some of it.
-        $clean = self::most($clean, $width, $height, 1, true);
-        $surface = self::surface($channel, $clean, $width, $height);
-        $rest = [];
-        foreach ($channel as $i => $value) {
-            $rest[] = (int) min(65535.0, 32768 * $value / $surface[$i]);
-        }
-        $light = [];
-        foreach (self::relaxed($rest, $clean, $width, $height) as $i => $part) {
-            $light[] = (int) min(65535.0, $part * $surface[$i] / 32768);
-        }
+        $clean = Extremes::within($clean, $width, $height, 1, true);
 
-        return $light;
-    }
-
-    /**
-     * The surface of the second degree through the logarithm of the clean ground: under a mark
-     * the light goes on being bent as it is around it.
-     *
-     * @param  array<int, int>  $channel  0–65535
-     * @param  array<int, int>  $clean  above 0 where it is
-     * @return array<int, float> of the kind of the channel, above 0
-     */
-    private static function surface(array $channel, array $clean, int $width, int $height): array
-    {
-        $terms = $logs = [];
-        for ($y = 0; $y < $height; $y += self::EVERY) {
-            for ($x = 0; $x < $width; $x += self::EVERY) {
-                $i = $y * $width + $x;
-                if ($clean[$i] > 0) {
-                    $u = self::place($x, $width);
-                    $v = self::place($y, $height);
-                    $terms[] = [1.0, $u, $v, $u * $u, $u * $v, $v * $v];
-                    $logs[] = log(max(self::NIGHT, $channel[$i]));
-                }
-            }
-        }
-        if ($logs === [] || count($terms) < 4 * self::TERMS) {
-            return array_fill(0, count($channel), 32768.0);
-        }
-        $fit = self::leastSquares($terms, $logs);
-        $least = min($logs);
-        $most = max($logs);
-        $out = [];
-        for ($y = 0; $y < $height; $y++) {
-            $v = self::place($y, $height);
-            for ($x = 0; $x < $width; $x++) {
-                $u = self::place($x, $width);
-                $out[] = exp(max($least - self::BEYOND_SEEN, min($most + self::BEYOND_SEEN, $fit[0] + $u * ($fit[1] + $u * $fit[3] + $v * $fit[4]) + $v * ($fit[2] + $v * $fit[5]))));
-            }
-        }
-
-        return $out;
-    }
-
-    /** The middle of a pixel, counted from −1 to 1 across the picture. */
-    private static function place(int $at, int $of): float
-    {
-        return 2 * ($at + 0.5) / $of - 1;
-    }
-
-    /**
-     * The normal equations, solved by elimination; a trace on the diagonal keeps them solvable.
-     *
-     * @param  list<non-empty-list<float>>  $terms  of each place
-     * @param  list<float>  $values
-     * @return array<int, float>
-     */
-    private static function leastSquares(array $terms, array $values): array
-    {
-        $n = self::TERMS;
-        // Row by row from the diagonal on, and the right side last.
-        $sums = array_fill(0, $n * ($n + 1), 0.0);
-        foreach ($terms as $k => $t) {
-            $t[] = $values[$k];
-            $at = 0;
-            for ($a = 0; $a < $n; $a++) {
-                $w = $t[$a];
-                for ($b = $a; $b <= $n; $b++) {
-                    $sums[$at] += $w * $t[$b];
-                    $at++;
-                }
-            }
-        }
-        $rows = array_fill(0, $n, array_fill(0, $n + 1, 0.0));
-        $at = 0;
-        for ($a = 0; $a < $n; $a++) {
-            for ($b = $a; $b <= $n; $b++) {
-                $rows[$a][$b] = $sums[$at];
-                if ($b < $n) {
-                    $rows[$b][$a] = $sums[$at];
-                }
-                $at++;
-            }
-            $rows[$a][$a] += 1e-6 * count($terms);
-        }
-        for ($a = 0; $a < $n; $a++) {
-            for ($r = $a + 1; $r < $n; $r++) {
-                $factor = $rows[$r][$a] / $rows[$a][$a];
-                for ($b = $a; $b <= $n; $b++) {
-                    $rows[$r][$b] -= $factor * $rows[$a][$b];
-                }
-            }
-        }
-        $out = array_fill(0, $n, 0.0);
-        for ($a = $n - 1; $a >= 0; $a--) {
-            $sum = $rows[$a][$n];
-            for ($b = $a + 1; $b < $n; $b++) {
-                $sum -= $rows[$a][$b] * $out[$b];
-            }
-            $out[$a] = $sum / $rows[$a][$a];
-        }
-
-        return $out;
+        return LightBeneath::of($channel, $clean, $width, $height);
     }
 
     /**
@@ -299,157 +175,6 @@ final class Lighting
         }
 
         return $clean;
-    }
-
-    /**
-     * The light of clean places, and under the rest what spreads from them as heat would: each
-     * value the mean of its neighbours (Laplace's equation by successive over-relaxation: Young, 1954),
-     * begun with the means of ever larger squares (Gortler et al., "The Lumigraph", 1996: pull and push).
-     *
-     * @param  array<int, int>  $channel  0–65535
-     * @param  array<int, int>  $clean  above 0 where it is
-     * @return non-empty-array<int, int>
-     */
-    private static function relaxed(array $channel, array $clean, int $width, int $height): array
-    {
-        $known = [];
-        foreach ($clean as $i => $is) {
-            $known[] = $is > 0 ? (float) $channel[$i] : -1.0;
-        }
-        $light = self::pulledAndPushed($known, $width, $height);
-        $sides = [];
-        for ($y = 0, $i = 0; $y < $height; $y++) {
-            for ($x = 0; $x < $width; $x++, $i++) {
-                if ($known[$i] < 0.0) {
-                    // Beyond the edge it goes on as it is.
-                    $sides[] = [$i, $x > 0 ? $i - 1 : $i, $x < $width - 1 ? $i + 1 : $i, $y > 0 ? $i - $width : $i, $y < $height - 1 ? $i + $width : $i];
-                }
-            }
-        }
-        for ($round = 0; $round < self::RELAXATIONS; $round++) {
-            foreach ($sides as [$i, $left, $right, $above, $below]) {
-                $light[$i] += self::BEYOND * (($light[$left] + $light[$right] + $light[$above] + $light[$below]) / 4 - $light[$i]);
-            }
-        }
-        $out = [];
-        foreach ($light as $l) {
-            $out[] = $l < 0.0 ? 0 : ($l < 65535.0 ? (int) $l : 65535);
-        }
-
-        return Blur::lanes($out, $width, $height, 1.0) ?: [0];
-    }
-
-    /**
-     * @param  list<float>  $known  below 0 where it is not
-     * @return list<float>
-     */
-    private static function pulledAndPushed(array $known, int $width, int $height): array
-    {
-        if ($width === 1 && $height === 1) {
-            return [max(0.0, $known[0])];
-        }
-        $halfWidth = $width + 1 >> 1;
-        $halfHeight = $height + 1 >> 1;
-        $half = [];
-        for ($y = 0; $y < $halfHeight; $y++) {
-            for ($x = 0; $x < $halfWidth; $x++) {
-                $sum = 0.0;
-                $count = 0;
-                for ($k = 0; $k < 4; $k++) {
-                    $px = 2 * $x + ($k & 1);
-                    $py = 2 * $y + ($k >> 1);
-                    if ($px < $width && $py < $height && $known[$py * $width + $px] >= 0.0) {
-                        $sum += $known[$py * $width + $px];
-                        $count++;
-                    }
-                }
-                $half[] = $count > 0 ? $sum / $count : -1.0;
-            }
-        }
-        $coarse = self::pulledAndPushed($half, $halfWidth, $halfHeight);
-        for ($y = 0, $i = 0; $y < $height; $y++) {
-            $row = ($y >> 1) * $halfWidth;
-            for ($x = 0; $x < $width; $x++, $i++) {
-                if ($known[$i] < 0.0) {
-                    $known[$i] = $coarse[$row + ($x >> 1)];
-                }
-            }
-        }
-
-        return $known;
-    }
-
-    /**
-     * The largest (or smallest) value in a square around each pixel, one axis after the other, at a
-     * cost that does not grow with the square: van Herk, "A fast algorithm for local minimum and
-     * maximum filters on rectangular and octagonal kernels" (1992).
-     *
-     * @param  array<int, int>  $in  0–65535
-     * @return array<int, int>
-     */
-    private static function most(array $in, int $width, int $height, int $reach, bool $smallest): array
-    {
-        if ($smallest) {
-            foreach ($in as $i => $v) {
-                $in[$i] = 65535 - $v;
-            }
-        }
-        $in = self::largestAlong($in, $width, $height, 1, $width, $reach);
-        $in = self::largestAlong($in, $height, $width, $width, 1, $reach);
-        if ($smallest) {
-            foreach ($in as $i => $v) {
-                $in[$i] = 65535 - $v;
-            }
-        }
-
-        return $in;
-    }
-
-    /**
-     * @param  array<int, int>  $in  0–65535
-     * @param  int  $step  from one pixel of a line to the next
-     * @param  int  $across  from one line to the next
-     * @return array<int, int>
-     */
-    private static function largestAlong(array $in, int $length, int $lines, int $step, int $across, int $reach): array
-    {
-        $out = $in;
-        $window = 2 * $reach + 1;
-        $padded = $length + 2 * $reach;
-        $line = $up = $back = array_fill(0, $padded, 0);
-        for ($k = 0; $k < $lines; $k++) {
-            for ($i = 0, $at = $k * $across; $i < $length; $i++, $at += $step) {
-                $line[$i + $reach] = $in[$at];
-            }
-            // The largest from the start of a block of the window's size up to here, and from here to its end.
-            $most = 0;
-            for ($i = 0, $left = 0; $i < $padded; $i++, $left--) {
-                if ($left === 0) {
-                    $most = 0;
-                    $left = $window;
-                }
-                $v = $line[$i];
-                $most = $v > $most ? $v : $most;
-                $up[$i] = $most;
-            }
-            $most = 0;
-            for ($i = $padded - 1, $left = $padded % $window; $i >= 0; $i--, $left--) {
-                if ($left === 0) {
-                    $most = 0;
-                    $left = $window;
-                }
-                $v = $line[$i];
-                $most = $v > $most ? $v : $most;
-                $back[$i] = $most;
-            }
-            for ($i = 0, $at = $k * $across; $i < $length; $i++, $at += $step) {
-                $a = $back[$i];
-                $b = $up[$i + 2 * $reach];
-                $out[$at] = $a > $b ? $a : $b;
-            }
-        }
-
-        return $out;
     }
 
     /**
