@@ -33,6 +33,8 @@ final class DabPrinter
 
     private readonly ?Lender $lender;
 
+    private readonly ?CastShadow $shadow;
+
     private readonly bool $staysEven;
 
     private readonly bool $oneColour;
@@ -69,6 +71,7 @@ final class DabPrinter
         $this->racks = array_map(fn (Levels $l): StencilRack => new StencilRack($l, $steadySize && $steadyRoundness, $palette, true), Kit::of($kit)->frames);
         $this->tooth = $tooth;
         $this->lender = $under !== null && $brush->lendsFromSheet() ? new Lender($under) : null;
+        $this->shadow = CastShadow::of($brush);
         $this->staysEven = $brush->choice('overlap') === InkSettings::STAYS_EVEN;
         $this->oneColour = DabMaker::hasOneColour($brush);
         $size = $brush->base('size');
@@ -150,7 +153,8 @@ final class DabPrinter
             return;
         }
         if (! $this->turnsEach) {
-            $this->lay($this->impression($dab), $dab, $ceiling, $strength, $buffer);
+            $impression = $this->impression($dab);
+            $this->lay($this->shadow === null ? $impression : $this->shadow->under($impression, $dab), $dab, $ceiling, $strength, $buffer);
 
             return;
         }

@@ -34,9 +34,22 @@ final readonly class Impression
         $ink = self::ink($stencil->fours, $stencil->width, $box->area->width, $rows);
         $colours = $stencil->colours === null ? null : self::colours($ink, $stencil->colours, $stencil->width, $box->area->width, $rows);
 
-        [$starts, $ends] = self::trimmed($ink, $box->area->width, $rows);
+        [$starts, $ends] = self::trimmed($ink, $box->area->width, $rows->starts, $rows->ends);
 
         return new self($box->area, $ink, $starts, $ends, $colours);
+    }
+
+    /**
+     * A print that may have ink anywhere in its area.
+     *
+     * @param  array<int, int>  $ink  0–65535
+     * @param  array<int, int>  $colours  0xRRGGBB
+     */
+    public static function filling(Rect $area, array $ink, array $colours): self
+    {
+        [$starts, $ends] = self::trimmed($ink, $area->width, array_fill(0, $area->height, 0), array_fill(0, $area->height, $area->width));
+
+        return new self($area, $ink, $starts, $ends, $colours);
     }
 
     /**
@@ -54,13 +67,15 @@ final readonly class Impression
      * round tip is then never looked at again.
      *
      * @param  array<int, int>  $ink
+     * @param  array<int, int>  $from  first column of each row
+     * @param  array<int, int>  $to  one past the last
      * @return array{list<int>, list<int>}
      */
-    private static function trimmed(array $ink, int $width, Rows $rows): array
+    private static function trimmed(array $ink, int $width, array $from, array $to): array
     {
         $starts = $ends = [];
-        foreach ($rows->starts as $row => $first) {
-            $last = $rows->ends[$row];
+        foreach ($from as $row => $first) {
+            $last = $to[$row];
             while ($first < $last && $ink[$row * $width + $first] === 0) {
                 $first++;
             }

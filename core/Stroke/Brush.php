@@ -10,6 +10,7 @@ use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Settings\FormSettings;
 use Yarrowfog\Core\Stroke\Settings\HandSettings;
+use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** The settings and inks of a brush; its tip is kept apart. */
@@ -171,6 +172,12 @@ final readonly class Brush
     public function lendsFromSheet(): bool
     {
         return $this->base('lends') > 0 || $this->value('lends')->drives !== [];
+    }
+
+    /** Whether its dabs cast shadows on what lies under them. */
+    public function castsShadow(): bool
+    {
+        return $this->base('castShadow') > 0 && $this->choice('does') === InkSettings::PAINTS && ! $this->isBand();
     }
 
     /** Whether the tip is laid along the stroke as one band, not printed in dabs. */

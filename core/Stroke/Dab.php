@@ -16,6 +16,8 @@ final readonly class Dab
      * @param  float  $depth  0–1, of the tooth
      * @param  float  $carries  0–1, of a smudge
      * @param  float  $fresh  0–1, ink that a smudge adds
+     * @param  float  $shadow  0–1, how dark the shadow is that it casts
+     * @param  float  $lift  how far from it that falls, as a part of its size
      */
     public function __construct(
         public int $index,
@@ -31,6 +33,8 @@ final readonly class Dab
         public float $depth = 0.0,
         public float $carries = 0.0,
         public float $fresh = 0.0,
+        public float $shadow = 0.0,
+        public float $lift = 0.0,
     ) {
     }
 
@@ -48,7 +52,7 @@ final readonly class Dab
 
     private function changed(float $x, float $y, int $colour, Drift $drift): self
     {
-        return new self($this->index, $this->t, $x, $y, $this->shape, $this->flow, $this->opacity, $colour, $drift, $this->lends, $this->depth, $this->carries, $this->fresh);
+        return new self($this->index, $this->t, $x, $y, $this->shape, $this->flow, $this->opacity, $colour, $drift, $this->lends, $this->depth, $this->carries, $this->fresh, $this->shadow, $this->lift);
     }
 
     /** @return array{index: int, t: float, x: float, y: float, size: float, angle: float, roundness: float, frame: int, mirrored: array{bool, bool}, lean: float, flow: float, opacity: float, colour: string} */

@@ -43,6 +43,10 @@ final readonly class Inker
 
     private Dial $depth;
 
+    private Dial $shadow;
+
+    private Dial $lift;
+
     private bool $perStroke;
 
     /** Whether every dab of the stroke has the same colour. */
@@ -60,6 +64,8 @@ final readonly class Inker
         $this->carries = Dial::of($brush, 'smudgeStrength', $chance);
         $this->fresh = Dial::of($brush, 'smudgeInk', $chance);
         $this->depth = Dial::of($brush, 'toothDepth', $chance);
+        $this->shadow = Dial::of($brush, 'castShadow', $chance);
+        $this->lift = Dial::of($brush, 'shadowDistance', $chance);
         $this->main = Oklab::fromSrgb($brush->mainInk);
         $this->second = Oklab::fromSrgb($brush->secondInk);
         $this->hue = $brush->base('driftHue');
@@ -72,6 +78,7 @@ final readonly class Inker
             && $brush->value('chromaShift')->drives === []
             && $brush->value('lightnessShift')->drives === []
             && $brush->base('lends') <= 0.0
+            && ! $brush->castsShadow()
             && ($this->perStroke || ! $brush->drifts());
     }
 
@@ -96,6 +103,8 @@ final readonly class Inker
             $this->depth->at($on, $key),
             $this->carries->at($on, $key),
             $this->fresh->at($on, $key),
+            $this->shadow->at($on, $key),
+            $this->lift->at($on, $key),
         );
     }
 

@@ -24,7 +24,7 @@ final readonly class Shadow implements SpreadingStep
 
     public static function description(): StepDescription
     {
-        return new StepDescription('shadow', 'Shadow', StepGroup::Finish, 'The shape of the ink beneath it, moved and softened.', [
+        return new StepDescription('shadow', 'Shadow', StepGroup::Finish, 'The shape of the ink beneath it, moved and softened. It turns with the tip; one that stays, whatever the tip does, is cast in Tune, at Ground.', [
             Param::number('dx', 'To the right', 'px', -300, 300, 12),
             Param::number('dy', 'Down', 'px', -300, 300, 12),
             Param::number('blur', 'Softness', 'px', 0, 120, 8, 0.5),

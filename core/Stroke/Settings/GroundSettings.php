@@ -43,6 +43,10 @@ final class GroundSettings
 
     public const YES = 'yes';
 
+    public const BLACK = 'black';
+
+    public const SECOND_INK = 'second ink';
+
     /** The tooth that comes with the brush as a picture. */
     public const OWN = 'own';
 
@@ -58,6 +62,12 @@ final class GroundSettings
         $bite = fn (Brush $b, Trace $t): ?string => $smudges($b) ?? match (true) {
             $b->isBand() => 'idle: a band has no dabs',
             ! $b->hasBite => 'idle: this brush has no bite',
+            default => null,
+        };
+        $shadow = fn (Brush $b, Trace $t): ?string => match (true) {
+            $b->choice('does') !== InkSettings::PAINTS => 'idle: only what is painted casts a shadow',
+            $b->isBand() => 'idle: a band lies flat on the sheet',
+            $b->base('castShadow') <= 0.0 => 'idle: set to zero',
             default => null,
         };
         $zero = fn (string $id): callable => fn (Brush $b, Trace $t): ?string => $smudges($b) ?? ($b->base($id) <= 0.0 ? 'idle: set to zero' : null);
@@ -78,6 +88,11 @@ final class GroundSettings
             Setting::number('biteScatter', Station::Ground, 'Bite scatter', 'Throws bites to the sides, by up to this part of their size.', '%', 0, 5, 0, idle: $bite),
             Setting::number('biteCount', Station::Ground, 'Bite count', 'Bites that fall at each place together.', '', 1, 16, 1, idle: $bite),
             Setting::number('biteAngle', Station::Ground, 'Bite angle', 'How far the second tip is turned, clockwise.', '°', -180, 180, 0, false, SpreadKind::AroundUnits, 180, $bite),
+            Setting::number('castShadow', Station::Ground, 'Cast shadow', 'How dark a shadow each dab casts on what lies under it. It falls the same way however the tip is turned; one that turns with the tip is a step of Cut.', '%', 0, 1, 0, true, SpreadKind::Below, idle: $shadow),
+            Setting::number('shadowDistance', Station::Ground, 'Shadow distance', 'How far from the dab its shadow falls, as a part of its size.', '%', 0, 2, 0.12, true, idle: $shadow),
+            Setting::number('shadowTowards', Station::Ground, 'Shadow towards', 'Where the shadow falls: 0° is to the right, 90° down.', '°', -180, 180, 60, idle: $shadow),
+            Setting::number('shadowSoftness', Station::Ground, 'Shadow softness', 'The width over which the shadow’s edge fades, as a part of the dab’s size.', '%', 0, 2, 0.25, idle: $shadow),
+            Setting::choice('shadowColour', Station::Ground, 'Shadow colour', 'Black, or the second ink.', [self::BLACK, self::SECOND_INK], $shadow),
             Setting::number('rim', Station::Ground, 'Rim', 'Ink gathers at the edge, as when a wash dries. It shows when the pen lifts.', '%', 0, 1, 0, idle: $zero('rim')(...)),
             Setting::number('rimWidth', Station::Ground, 'Rim width', 'How far the rim reaches inwards.', 'px', 1, 60, 6, idle: $zero('rim')(...)),
             Setting::number('noise', Station::Ground, 'Noise', 'Breaks up soft edges; full and empty places stay as they are.', '%', 0, 1, 0, idle: $zero('noise')(...)),

@@ -21,7 +21,7 @@ export const controls = {
             step: s.laidAs.base !== 'dabs' ? 'no dabs: a band' : s.onePerPress.base === 'yes' ? 'one per press' : `every ${pc(s.spacing.base)}${s.scatterAcross.base || s.scatterAlong.base ? `, scatter ${pc(Math.max(s.scatterAcross.base, s.scatterAlong.base))}` : ''}${s.count.base > 1 ? `, ${Math.round(s.count.base)} at once` : ''}`,
             form: s.laidAs.base !== 'dabs' ? s.laidAs.base : s.angleFollows.base !== 'nothing' ? `turns with ${s.angleFollows.base}` : s.angle.spread ? `turns ±${Math.round(s.angle.spread)}°` : `${Math.round(s.size.base)} px`,
             ink: s.does.base !== 'paints' ? s.does.base : s.driftHue.base ? `drifts ±${Math.round(s.driftHue.base)}° hue` : `flow ${pc(s.flow.base)}, opacity ${pc(s.opacity.base)}`,
-            ground: [s.tooth.base === 'none' ? '' : `${s.tooth.base} ${pc(s.toothDepth.base)}`, this.parts.bite === null ? '' : `bite: ${s.biteCombine.base}`, s.rim.base > 0 ? `rim ${pc(s.rim.base)}` : ''].filter(Boolean).join(', ') || 'no tooth, bite or rim',
+            ground: [s.tooth.base === 'none' ? '' : `${s.tooth.base} ${pc(s.toothDepth.base)}`, this.parts.bite === null ? '' : `bite: ${s.biteCombine.base}`, s.castShadow.base > 0 ? `shadow ${pc(s.castShadow.base)}` : '', s.rim.base > 0 ? `rim ${pc(s.rim.base)}` : ''].filter(Boolean).join(', ') || 'no tooth, bite, shadow or rim',
         }[station];
     },
     get controls() {

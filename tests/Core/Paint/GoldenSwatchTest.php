@@ -38,6 +38,7 @@ final class GoldenSwatchTest extends TestCase
             'grunge' => ['grunge', ['size' => ['base' => 50], 'biteSize' => ['base' => 0.4], 'biteSpacing' => ['base' => 0.6], 'biteScatter' => ['base' => 0.8], 'noise' => ['base' => 0.5]]],
             'band' => ['band', ['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 34, 'drives' => $presses]]],
             'smudge' => ['smudge', ['does' => ['base' => 'smudges'], 'size' => ['base' => 44], 'spacing' => ['base' => 0.05]]],
+            'shadow' => ['shadow', ['size' => ['base' => 40, 'spread' => 0.3], 'roundness' => ['base' => 0.4], 'spacing' => ['base' => 0.8], 'angle' => ['spread' => 180], 'driftLightness' => ['base' => 0.2], 'castShadow' => ['base' => 0.6]]],
             'dash' => ['dash', ['size' => ['base' => 30], 'roundness' => ['base' => 0.2], 'spacing' => ['base' => 1.4], 'angleFollows' => ['base' => 'heading'], 'overlap' => ['base' => 'adds up']]],
         ];
     }

@@ -47,6 +47,7 @@ final class PaintedStrokeTest extends TestCase
             'smudging by pressure' => ['size' => ['base' => 30, 'drives' => [['input' => 'pressure']]], 'does' => ['base' => 'smudges'], 'smudgeInk' => ['base' => 0.05]],
             'shuffled frames, mirrored' => ['size' => ['base' => 26], 'frameRule' => ['base' => 'shuffled'], 'mirrorAcross' => ['base' => 'by chance'], 'angle' => ['spread' => 40]],
             'postured' => ['size' => ['base' => 22], 'posture' => ['base' => 1], 'angleFollows' => ['base' => 'azimuth']],
+            'casting shadows' => ['size' => ['base' => 26, 'spread' => 0.4], 'spacing' => ['base' => 0.7], 'angle' => ['spread' => 180], 'castShadow' => ['base' => 0.6, 'drives' => [['input' => 'pressure']]], 'shadowDistance' => ['base' => 0.3], 'driftHue' => ['base' => 30]],
             'lingering' => ['size' => ['base' => 22], 'linger' => ['base' => 30], 'flow' => ['base' => 0.2]],
         ]);
     }
