@@ -140,7 +140,7 @@ function previews(string $photo, string $only): void
             $steps[] = ['step' => $step, 'numbers' => (object) (SHOWN[$step] ?? [])];
             // A step that is off changes the list and nothing else: no two requests are the same.
             $orders = array_map(fn (int $i): string => json_encode(['list' => ['steps' => [...$steps, ['step' => 'levels', 'on' => false, 'numbers' => ['dark' => $i]]]], 'at' => count($steps) - 1], JSON_THROW_ON_ERROR), range(0, 7 + 2 * RUNS));
-            [$alone, $pace] = paced("{$app->url}/cut/{$source}/preview", $orders);
+            [$alone, $pace] = paced("{$app->url}/cut/{$source}/look/preview", $orders);
             printf("%s %.0f %.0f\n", $step, $pace, $alone);
         }
     } finally {

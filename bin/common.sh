@@ -34,6 +34,10 @@ install_system() {
     command -v curl >/dev/null || wanted+=(curl)
     command -v node >/dev/null || wanted+=(nodejs)
     command -v npm >/dev/null || wanted+=(npm)
+    local servers=()
+    [ -x /usr/sbin/nginx ] || command -v nginx >/dev/null || servers+=(nginx)
+    [ -x /usr/sbin/php-fpm8.2 ] || servers+=(php8.2-fpm)
+    wanted+=("${servers[@]}")
     # Drawings of lines are made into pixels by it.
     command -v rsvg-convert >/dev/null || wanted+=(librsvg2-bin)
     [ "${1:-}" != with-browser ] || command -v chromedriver >/dev/null || wanted+=(chromium chromium-driver)
@@ -42,6 +46,10 @@ install_system() {
         say "Installing system packages: ${wanted[*]}"
         as_root apt-get update -qq
         as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${wanted[@]}" >/dev/null
+        # Yarrowfog runs them itself, as whoever starts it: those of the system are not to stand beside it.
+        if [ ${#servers[@]} -gt 0 ] && [ -d /run/systemd/system ]; then
+            as_root systemctl disable --quiet --now "${servers[@]}" || true
+        fi
     fi
     if ! have_node; then
         # Debian 12's own Node is older than the build needs; a newer one comes as an ordinary package.

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use App\Http\LiveDoor;
+use App\Http\Gone;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
 use App\Pictures\PictureRefused;
@@ -13,10 +13,13 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Foundation\Http\Middleware\ConvertEmptyStringsToNull;
 use Illuminate\Foundation\Http\Middleware\TrimStrings;
+use Illuminate\Http\Exceptions\HttpResponseException;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Validation\ValidationException;
+use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 use Yarrowfog\Core\InvalidInput;
 
@@ -34,10 +37,13 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $exceptions->dontReport([InvalidInput::class, PictureRefused::class, CalledOff::class]);
         $exceptions->render(fn (CalledOff $e) => response()->json(['message' => $e->getMessage()], 409));
         $exceptions->render(fn (NotFoundHttpException $e, Request $request) => $e->getPrevious() instanceof ModelNotFoundException && ($request->expectsJson() || ! $request->isMethod('GET'))
-            ? LiveDoor::gone($e->getPrevious()->getModel())
+            ? Gone::answer($e->getPrevious()->getModel())
             : null);
         $exceptions->render(fn (InvalidInput $e) => response()->json(['message' => $e->getMessage(), 'errors' => [$e->key => [$e->getMessage()]]], 422));
         $exceptions->render(fn (PictureRefused $e) => response()->json(['message' => $e->getMessage(), 'errors' => ['picture' => [$e->getMessage()]]], 422));
+        $exceptions->render(fn (Throwable $e, Request $request) => $request->isMethod('GET') || $e instanceof HttpExceptionInterface || $e instanceof HttpResponseException || $e instanceof ValidationException
+            ? null
+            : response()->json(['message' => 'This could not be done. What you made is kept; the reason is in the log.'], 500));
         $exceptions->shouldRenderJsonWhen(fn (Request $request): bool => $request->expectsJson() || ! $request->isMethod('GET'));
     })
     ->create();

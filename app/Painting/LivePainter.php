@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Painting;
 
 use App\Models\Sheet;
-use Closure;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Lay;
 use Yarrowfog\Core\Paint\StrokePainter;
@@ -15,9 +14,9 @@ use Yarrowfog\Core\Stroke\Sample;
 /**
  * Paints a piece of a stroke while the pen moves.
  *
- * The browser sends the new samples and the state that the piece before gave it; the stroke
- * so far is taken up from where it was put down (see LiveStrokes). Where that is lost the
- * answer is null, and the browser sends the whole trace so far instead, with no state.
+ * The browser sends the new samples and the state that the piece before gave it; the stroke so far is in the memory of
+ * this worker (see LiveStrokes). Where it is not the answer is null, and the browser sends the whole trace so
+ * far instead, with no state.
  */
 final readonly class LivePainter
 {
@@ -35,11 +34,11 @@ final readonly class LivePainter
     public function piece(Sheet $sheet, Order $order, array $samples, ?Reading $state): ?array
     {
         $layer = $sheet->layer();
-        $hand = $this->strokes->takeUp($order->stroke, $order->summary(), $state?->keys(['piece', 'stroke']), function (?Closure $kept) use ($sheet, $layer, $order): array {
+        $hand = $this->strokes->takeUp($order->stroke, $order->summary(), $state?->keys(['piece']), function () use ($sheet, $layer, $order): array {
             $under = new LayerUnder($this->tiles, $layer);
             $painter = new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, $under);
 
-            return [$painter->begin($order->realPressure, $order->roll, $sheet->bounds(), null, $kept), $under];
+            return [$painter->begin($order->realPressure, $order->roll, $sheet->bounds()), $under];
         });
         if ($hand === null) {
             return null;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Pictures;
 
-use App\Painting\LiveCache;
 use App\Store\AtomicFile;
+use App\Store\Scratch;
 use Imagick;
 use ImagickDraw;
 use ImagickException;
@@ -54,7 +54,7 @@ final class FontFile
     /** The file in memory that a font is read from. */
     public static function path(string $bytes, string $hash): string
     {
-        $path = LiveCache::folder(storage_path('yarrowfog/live'))."/fonts/{$hash}";
+        $path = Scratch::folder('fonts')."/{$hash}";
         if (! is_file($path)) {
             AtomicFile::write($path, $bytes);
         }

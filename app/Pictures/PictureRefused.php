@@ -9,4 +9,6 @@ use RuntimeException;
 /** A file that cannot become a picture; the message is one sentence for the painter. */
 final class PictureRefused extends RuntimeException
 {
+    /** Said wherever a file is turned away by its size: by the web server as by the application. */
+    public const TOO_LARGE = 'This file is too large. The most Yarrowfog opens is 100 MB.';
 }

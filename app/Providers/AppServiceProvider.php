@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Painting\LiveCache;
 use App\Store\Derived;
 use App\Store\Kept;
 use App\Store\LibraryConnection;
@@ -23,7 +22,6 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Kept::class, fn (): Kept => new Kept(storage_path('yarrowfog/kept')));
         $this->app->singleton(Derived::class, fn (): Derived => new Derived(storage_path('yarrowfog/derived')));
         $this->app->singletonIf(Memory::class, fn (): Memory => new Memory);
-        $this->app->singleton(LiveCache::class, fn (): LiveCache => new LiveCache(LiveCache::folder(storage_path('yarrowfog/live'))));
     }
 
     public function boot(): void

@@ -8,7 +8,6 @@ use App\Gathering\Gatherer;
 use App\Painting\LiveStrokes;
 use App\Painting\Patches;
 use App\Painting\TipRack;
-use Closure;
 use Yarrowfog\Core\Advice\PenReading;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Lay;
@@ -38,7 +37,7 @@ final readonly class SwatchPainter
 
     /**
      * A piece of a stroke that follows those of the order. The first piece paints the swatch
-     * under it; those after it find that where the stroke was put down.
+     * under it; those after it find it with the stroke.
      *
      * @param  string  $stroke  UUID
      * @param  list<Sample>  $samples  that are new, or all of them when there is no state
@@ -49,18 +48,12 @@ final readonly class SwatchPainter
      */
     public function piece(SwatchOrder $order, string $stroke, bool $realPressure, array $samples, ?Reading $state): ?array
     {
-        $roll = $state === null ? $order->roll + count($order->traces()) : $state->keys(['piece', 'roll', 'stroke'])->integer('roll', 0, PHP_INT_MAX);
-        $swatch = [];
-        $hand = $this->strokes->takeUp($stroke, "{$roll} {$order->summary()}", $state, function (?Closure $kept) use ($order, $realPressure, $roll, &$swatch): array {
-            if ($kept === null) {
-                foreach (SwatchUnder::tiles($this->parts($order)) as $key => $bytes) {
-                    $swatch["under {$key}"] = $bytes;
-                }
-            }
-            $under = new SwatchUnder(fn (string $key): ?string => $kept === null ? $swatch["under {$key}"] ?? null : $kept("under {$key}"));
+        $roll = $state === null ? $order->roll + count($order->traces()) : $state->keys(['piece', 'roll'])->integer('roll', 0, PHP_INT_MAX);
+        $hand = $this->strokes->takeUp($stroke, "{$roll} {$order->summary()}", $state, function () use ($order, $realPressure, $roll): array {
+            $under = SwatchUnder::of($this->parts($order));
             $painter = new StrokePainter($order->kit($this->tips), $order->brush, $under);
 
-            return [$painter->begin($realPressure, $roll, new Rect(0, 0, $order->width, $order->height), null, $kept), $under];
+            return [$painter->begin($realPressure, $roll, new Rect(0, 0, $order->width, $order->height)), $under];
         });
         if ($hand === null) {
             return null;
@@ -77,7 +70,7 @@ final readonly class SwatchPainter
 
         return [
             'patches' => $patches,
-            'state' => ['roll' => $roll, ...$this->strokes->putDown($hand, $swatch)],
+            'state' => ['roll' => $roll, ...$this->strokes->putDown($hand)],
             'readings' => $readings,
             'provisional' => $painted->provisional(),
         ];

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Tuning;
 
-use Closure;
 use Yarrowfog\Core\Paint\StrokeBuffer;
 use Yarrowfog\Core\Paint\Under;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -17,18 +16,13 @@ final class SwatchUnder implements Under
     /** @var array<string, DeepBitmap|null> */
     private array $tiles = [];
 
-    /** @param  Closure(string): ?string  $kept  RGBA bytes of a tile by its key; null where nothing lies */
-    public function __construct(private readonly Closure $kept)
+    /** @param  array<string, string>  $bytes  RGBA of the tiles on which something lies, by key */
+    private function __construct(private readonly array $bytes)
     {
     }
 
-    /**
-     * A swatch in tiles, to be kept; empty ones are left out.
-     *
-     * @param  list<array{Rect, Bitmap}>  $parts
-     * @return array<string, string> RGBA bytes by key
-     */
-    public static function tiles(array $parts): array
+    /** @param  list<array{Rect, Bitmap}>  $parts  of the swatch that are painted */
+    public static function of(array $parts): self
     {
         $rows = [];
         $side = StrokeBuffer::SIDE;
@@ -45,12 +39,17 @@ final class SwatchUnder implements Under
             }
         }
 
-        return array_map(fn (array $tile): string => implode('', $tile), $rows);
+        return new self(array_map(fn (array $tile): string => implode('', $tile), $rows));
     }
 
     public function tile(string $key): ?array
     {
-        return $this->kept($key)?->words;
+        if (! array_key_exists($key, $this->tiles)) {
+            $bytes = $this->bytes[$key] ?? null;
+            $this->tiles[$key] = $bytes === null ? null : DeepBitmap::of(Bitmap::fromBytes(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $bytes));
+        }
+
+        return $this->tiles[$key]?->words;
     }
 
     /** What lies in a part of one tile. */
@@ -60,15 +59,5 @@ final class SwatchUnder implements Under
         $at = StrokeBuffer::area($key);
 
         return $tile === null ? DeepBitmap::empty($area->width, $area->height) : (new DeepBitmap(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $tile))->crop($area->moved(-$at->x, -$at->y));
-    }
-
-    private function kept(string $key): ?DeepBitmap
-    {
-        if (! array_key_exists($key, $this->tiles)) {
-            $bytes = ($this->kept)($key);
-            $this->tiles[$key] = $bytes === null ? null : DeepBitmap::of(Bitmap::fromBytes(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $bytes));
-        }
-
-        return $this->tiles[$key];
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Work;
 
-use App\Painting\LiveCache;
 use App\Store\AtomicFile;
+use App\Store\Scratch;
 use Illuminate\Support\Str;
 
 /**
@@ -21,7 +21,7 @@ final readonly class Progress
     /** @param  string|null  $job  a UUID that the page made; null where nobody asks */
     public static function of(?string $job): self
     {
-        return new self(LiveCache::folder(storage_path('yarrowfog/live')).'/work', $job !== null && Str::isUuid($job) ? $job : null);
+        return new self(Scratch::folder('work'), $job !== null && Str::isUuid($job) ? $job : null);
     }
 
     /**

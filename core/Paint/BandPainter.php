@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dial;
 use Yarrowfog\Core\Stroke\Inker;
@@ -156,22 +154,6 @@ final class BandPainter
                 $a = $b;
             }
         }
-    }
-
-    /** @return array<string, mixed> */
-    public function state(): array
-    {
-        return ['last' => $this->last?->toArray(), 'along' => $this->along, 'total' => $this->total, 'soFar' => array_map(fn (PathPoint $p): array => $p->toArray(), $this->soFar)];
-    }
-
-    /** @throws InvalidInput */
-    public function resume(Reading $state): void
-    {
-        $state->keys(['last', 'along', 'total', 'soFar']);
-        $this->last = $state->has('last') ? PathPoint::read($state->object('last')) : null;
-        $this->along = $state->number('along', 0, 1e9);
-        $this->total = $state->has('total') ? $state->number('total', 0, 1e9) : null;
-        $this->soFar = array_map(PathPoint::read(...), $state->each('soFar', 1000000));
     }
 
     private function width(PathPoint $at): float

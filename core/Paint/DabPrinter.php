@@ -87,9 +87,8 @@ final class DabPrinter
      *
      * @param  Rect  $bounds  of the sheet
      * @param  int|null  $colour  0xRRGGBB of its first dab
-     * @param  (Closure(string): ?string)|null  $kept  tiles that another process painted
      */
-    public function buffer(Rect $bounds, ?int $colour, ?Closure $kept = null): StrokeBuffer
+    public function buffer(Rect $bounds, ?int $colour): StrokeBuffer
     {
         return new StrokeBuffer(
             $bounds,
@@ -100,33 +99,7 @@ final class DabPrinter
                 default => null,
             },
             $this->staysEven ? (int) round($this->brush->base('opacity') * 65535) : 65535,
-            $kept,
         );
-    }
-
-    /**
-     * Stencils are shared with the processes that paint other pieces of the same stroke.
-     *
-     * @param  Closure(string): ?string  $shared  bytes by the names that `exports` gives
-     */
-    public function share(Closure $shared): void
-    {
-        foreach ($this->racks as $frame => $rack) {
-            $rack->share(fn (string $name): ?string => $shared("{$frame} {$name}"));
-        }
-    }
-
-    /** @return array<string, string> bytes by name: stencils that were cut here */
-    public function exports(): array
-    {
-        $out = [];
-        foreach ($this->racks as $frame => $rack) {
-            foreach ($rack->exports() as $name => $bytes) {
-                $out["{$frame} {$name}"] = $bytes;
-            }
-        }
-
-        return $out;
     }
 
     /** @param  list<Dab>  $dabs */

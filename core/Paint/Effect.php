@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
+use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\Settings\InkSettings;
+
 /** What a stroke does to the sheet. */
 enum Effect
 {
@@ -15,4 +18,10 @@ enum Effect
 
     /** Its tiles hold the pixels themselves, 0xRRGGBBAA, and −1 where nothing changed. */
     case Replaces;
+
+    /** Of a brush that prints dabs or a band. */
+    public static function of(Brush $brush): self
+    {
+        return $brush->choice('does') === InkSettings::ERASES ? self::Erases : self::Paints;
+    }
 }

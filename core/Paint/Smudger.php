@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
-use Closure;
-use Yarrowfog\Core\Raster\Bytes;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
@@ -37,8 +35,7 @@ final class Smudger
 
     private readonly int $ink;
 
-    /** @param  (Closure(string): ?string)|null  $kept  what another process left, by the names that `exports` gives */
-    public function __construct(private readonly DabPrinter $printer, Brush $brush, private readonly ?Under $under, private readonly Rect $bounds, private readonly ?Closure $kept)
+    public function __construct(private readonly DabPrinter $printer, Brush $brush, private readonly ?Under $under, private readonly Rect $bounds)
     {
         $most = $brush->base('size');
         foreach ($brush->value('size')->drives as $drive) {
@@ -54,26 +51,6 @@ final class Smudger
         foreach ($dabs as $dab) {
             $this->dab($dab);
         }
-    }
-
-    /** Takes up what another process carried. */
-    public function resume(): void
-    {
-        $bytes = $this->kept === null ? null : ($this->kept)('carried');
-        if ($bytes !== null) {
-            $this->carried = Bytes::toWords($bytes);
-        }
-    }
-
-    /** @return array<string, string> */
-    public function exports(): array
-    {
-        $out = $this->carried === [] ? [] : ['carried' => Bytes::fromWords($this->carried)];
-        foreach ($this->tiles as $key => $tile) {
-            $out["smudged {$key}"] = Bytes::fromWords($tile);
-        }
-
-        return $out;
     }
 
     /** @return list<string> */
@@ -96,7 +73,7 @@ final class Smudger
      */
     public function tile(string $key): ?array
     {
-        $tile = $this->tiles[$key] ?? $this->fetched($key);
+        $tile = $this->tiles[$key] ?? null;
         if ($tile === null) {
             return null;
         }
@@ -256,7 +233,7 @@ final class Smudger
     private function take(string $key): array
     {
         if (! isset($this->tiles[$key])) {
-            return $this->fetched($key) ?? $this->before($key);
+            return $this->before($key);
         }
         $tile = $this->tiles[$key];
         $this->tiles[$key] = [];
@@ -276,14 +253,6 @@ final class Smudger
         $values = [];
 
         return $out;
-    }
-
-    /** @return array<int, int>|null */
-    private function fetched(string $key): ?array
-    {
-        $bytes = $this->kept === null ? null : ($this->kept)("smudged {$key}");
-
-        return $bytes === null ? null : Bytes::toWords($bytes);
     }
 
     /** @return array<int, int> what lay there before the stroke */

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
-use Closure;
-use Yarrowfog\Core\Raster\Bytes;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Resampler;
 
@@ -38,9 +36,6 @@ final class StencilRack
     /** Stencil px for one px of such a print. */
     private const FINE = 3.0;
 
-    /** px of a stencil from which cutting it anew costs more than reading it. */
-    private const WORTH_SHARING = 16384;
-
     /** px of a stencil from which one of half the size is tried. */
     private const WORTH_HALVING = 65536;
 
@@ -52,12 +47,6 @@ final class StencilRack
 
     private int $filled = 0;
 
-    /** @var (Closure(string): ?string)|null */
-    private ?Closure $shared = null;
-
-    /** @var array<string, string> bytes of stencils that are worth handing on, by name */
-    private array $exports = [];
-
     /**
      * @param  bool  $exact  whether sizes come singly, so that rounding them saves nothing
      * @param  InkPalette|null  $palette  for a two-ink tip
@@ -65,23 +54,6 @@ final class StencilRack
      */
     public function __construct(private readonly Levels $levels, private readonly bool $exact, private readonly ?InkPalette $palette = null, private readonly bool $mayDiffer = false)
     {
-    }
-
-    /**
-     * From here on stencils that another process has cut are taken from there, and those cut
-     * here are exported.
-     *
-     * @param  Closure(string): ?string  $shared  bytes by the names that `exports` gives
-     */
-    public function share(Closure $shared): void
-    {
-        $this->shared = $shared;
-    }
-
-    /** @return array<string, string> bytes by name, of what was cut here since it began to share */
-    public function exports(): array
-    {
-        return $this->exports;
     }
 
     /**
@@ -145,11 +117,7 @@ final class StencilRack
 
     private function cut(float $width, float $height, bool $isFine): Stencil
     {
-        [$density, $ink, $colours] = match (true) {
-            $isFine => $this->fine($width, $height),
-            $this->shared === null || self::pixels($width, $height) < self::WORTH_SHARING => $this->halved($width, $height),
-            default => $this->fetched($this->shared, $width, $height),
-        };
+        [$density, $ink, $colours] = $isFine ? $this->fine($width, $height) : $this->halved($width, $height);
         [$w, $h] = self::size($width * $density, $height * $density);
         if ($isFine) {
             $w += 2;
@@ -172,29 +140,6 @@ final class StencilRack
         [$w, $h] = self::size($width, $height);
 
         return $w * $h;
-    }
-
-    /**
-     * What another process has cut; where none has, it is cut here and exported.
-     *
-     * @param  Closure(string): ?string  $shared
-     * @return Cut
-     */
-    private function fetched(Closure $shared, float $width, float $height): array
-    {
-        $name = bin2hex(pack('E2', $width, $height));
-        $bytes = $shared($name) ?? '';
-        $density = 2.0 ** -ord($bytes[0] ?? "\0");
-        [$w, $h] = self::size($width * $density, $height * $density);
-        $ofInk = 2 * $w * $h;
-        $ofColours = 8 * ($w + 2 * Stencil::BORDER) * ($h + 2 * Stencil::BORDER);
-        if (strlen($bytes) === 1 + $ofInk || strlen($bytes) === 1 + $ofInk + $ofColours) {
-            return [$density, Bytes::toValues(substr($bytes, 1, $ofInk)), strlen($bytes) === 1 + $ofInk ? null : Bytes::toWords(substr($bytes, 1 + $ofInk))];
-        }
-        [$density, $ink, $colours] = $this->halved($width, $height);
-        $this->exports[$name] = chr((int) round(-log($density, 2))).Bytes::fromValues($ink).($colours === null ? '' : Bytes::fromWords($colours));
-
-        return [$density, $ink, $colours];
     }
 
     /**

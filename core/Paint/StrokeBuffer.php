@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
-use Closure;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\Rect;
 
@@ -34,14 +33,12 @@ final class StrokeBuffer implements Printed
      * @param  int|null  $colour  0xRRGGBB of a stroke of one colour; null for many
      * @param  TileForm|null  $form  of its tiles; null for a coverage a pixel, with its colour where there are many
      * @param  int  $most  where tiles hold density: what full density covers, 0–65535
-     * @param  (Closure(string): ?string)|null  $kept  tiles that another process painted, as `export` gave them
      */
     public function __construct(
         public readonly Rect $bounds,
         public readonly ?int $colour,
         ?TileForm $form = null,
         private readonly int $most = 65535,
-        private readonly ?Closure $kept = null,
     ) {
         $this->form = $form ?? ($colour === null ? TileForm::Colours : TileForm::Coverage);
     }
@@ -127,7 +124,7 @@ final class StrokeBuffer implements Printed
     public function take(string $key): array
     {
         if (! isset($this->tiles[$key])) {
-            return $this->fetched($key) ?? array_fill(0, $this->form->ints(), 0);
+            return array_fill(0, $this->form->ints(), 0);
         }
         $tile = $this->tiles[$key];
         $this->tiles[$key] = [];
@@ -198,7 +195,7 @@ final class StrokeBuffer implements Printed
      */
     public function tile(string $key): ?array
     {
-        $tile = $this->tiles[$key] ?? $this->fetched($key);
+        $tile = $this->tiles[$key] ?? null;
         if ($tile === null) {
             return null;
         }
@@ -218,19 +215,5 @@ final class StrokeBuffer implements Printed
         $this->dirty = [];
 
         return $dirty;
-    }
-
-    /** A tile as bytes, for a cache. */
-    public function export(string $key): string
-    {
-        return $this->form->toBytes($this->tiles[$key] ?? []);
-    }
-
-    /** @return array<int, int>|null a tile that another process painted */
-    private function fetched(string $key): ?array
-    {
-        $bytes = $this->kept === null ? null : ($this->kept)($key);
-
-        return $bytes === null ? null : $this->form->fromBytes($bytes);
     }
 }

@@ -4,15 +4,21 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
-use Closure;
+use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\PathBuilder;
+use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Taper;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** Paints strokes with one brush; what several strokes share is made once. */
 final readonly class StrokePainter
 {
+    /** Keeps the chance of the bite apart from that of the stroke. */
+    private const BITE_ROLL = 0x5BD1E995;
+
     private Kit $kit;
 
     private Brush $brush;
@@ -47,10 +53,20 @@ final readonly class StrokePainter
      * A stroke that is still being painted.
      *
      * @param  float|null  $total  px of the whole path where it is known, for the taper out
-     * @param  (Closure(string): ?string)|null  $kept  what another process painted of it, by the names that `exports` gives
      */
-    public function begin(bool $realPressure, int $roll, Rect $bounds, ?float $total = null, ?Closure $kept = null): PaintedStroke
+    public function begin(bool $realPressure, int $roll, Rect $bounds, ?float $total = null): PaintedStroke
     {
-        return new PaintedStroke($this->brush, $this->printer, $this->bitePrinter, $this->kit, $this->tooth, $this->under, $realPressure, $roll, $bounds, $total, $kept);
+        $maker = new DabMaker($this->brush, $realPressure, $roll, $total);
+
+        return match (true) {
+            $this->brush->isBand() => new BandStroke($this->brush, new BandPainter($this->kit, $this->brush, new Chance($roll), Taper::of($this->brush, $total)), $maker, $this->tooth, $bounds),
+            $this->brush->choice('does') === InkSettings::SMUDGES => new SmudgeStroke($this->brush, new Smudger($this->printer, $this->brush, $this->under, $bounds), $maker, $bounds),
+            default => new DabStroke($this->brush, $this->printer, $maker, $this->tooth, $bounds, $this->bite($realPressure, $roll, $bounds, $total)),
+        };
+    }
+
+    private function bite(bool $realPressure, int $roll, Rect $bounds, ?float $total): ?BiteStroke
+    {
+        return $this->bitePrinter === null ? null : new BiteStroke($this->bitePrinter, new DabMaker($this->brush->bite(), $realPressure, $roll ^ self::BITE_ROLL, $total), $this->bitePrinter->buffer($bounds, 0));
     }
 }

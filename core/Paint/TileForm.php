@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint;
 
-use Yarrowfog\Core\Raster\Bytes;
 use Yarrowfog\Core\Raster\Rect;
 
 /** How a tile of a stroke holds its pixels. */
@@ -47,27 +46,5 @@ enum TileForm
             self::Pairs => Pairs::toCoverage($tile, $there->x, $there->y, $there->right(), $there->bottom()),
             self::Density => Density::toCoverage($tile, $most, $there->y, $there->bottom()),
         };
-    }
-
-    /** @param  array<int, int>  $tile */
-    public function toBytes(array $tile): string
-    {
-        return match ($this) {
-            self::Coverage => Bytes::fromValues($tile),
-            self::Pairs => Bytes::fromPixels($tile),
-            self::Density, self::Colours => Bytes::fromWords($tile),
-        };
-    }
-
-    /** @return array<int, int>|null null for bytes that are no tile of this form */
-    public function fromBytes(string $bytes): ?array
-    {
-        $tile = match ($this) {
-            self::Coverage => Bytes::toValues($bytes),
-            self::Pairs => Bytes::toPixels($bytes),
-            self::Density, self::Colours => Bytes::toWords($bytes),
-        };
-
-        return count($tile) === $this->ints() ? $tile : null;
     }
 }

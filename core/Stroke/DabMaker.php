@@ -5,14 +5,11 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
 
 /**
  * Samples in, dabs out: Hand → Step → Form → Ink.
  *
- * It can stop after any sample, hand its state to the browser, and be taken up again
- * by another process: the dabs are the same as those of the trace fed in one go.
+ * It can be fed in pieces of any length: the dabs are the same as those of the trace fed in one go.
  */
 final class DabMaker
 {
@@ -113,23 +110,5 @@ final class DabMaker
     public function dab(Place $place): Dab
     {
         return $this->inker->dab($place, $this->former->shape($place));
-    }
-
-    /** @return array<string, mixed> what another process needs to go on from here */
-    public function state(): array
-    {
-        return ['path' => $this->path->state(), 'placer' => $this->placer->state()];
-    }
-
-    /**
-     * @param  Reading  $state  as `state()` gave it
-     *
-     * @throws InvalidInput
-     */
-    public function resume(Reading $state): void
-    {
-        $state->keys(['path', 'placer']);
-        $this->path->resume($state->object('path'));
-        $this->placer->resume($state->object('placer'));
     }
 }

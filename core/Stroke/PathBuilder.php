@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Curve;
-use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Settings\HandSettings;
 
 /**
@@ -239,24 +237,6 @@ final class PathBuilder
         $path->finish();
 
         return $path->length;
-    }
-
-    /** @return array<string, mixed> */
-    public function state(): array
-    {
-        return ['window' => array_map(fn (PathPoint $p): array => $p->toArray(), $this->window), 'held' => $this->held === null ? null : array_map(fn (Sample $s): array => $s->toArray(), $this->held), 'speed' => [$this->speed, $this->reckoned, $this->since], 'length' => $this->length, 'started' => $this->started, 'steadier' => $this->steadier === null ? [] : $this->steadier->state()];
-    }
-
-    /** @throws InvalidInput */
-    public function resume(Reading $state): void
-    {
-        $state->keys(['window', 'held', 'speed', 'length', 'started', 'steadier']);
-        $this->window = array_map(PathPoint::read(...), $state->each('window', 3));
-        $this->held = $state->has('held') ? array_map(Sample::read(...), $state->each('held', Trace::MOST_SAMPLES)) : null;
-        [$this->speed, $this->reckoned, $this->since] = array_map(fn (int $i): float => $state->object('speed')->number($i, -1e12, 1e12), [0, 1, 2]);
-        $this->length = $state->number('length', 0, 1e9);
-        $this->started = $state->flag('started');
-        $this->steadier?->resume($state->object('steadier'));
     }
 
     private function node(Sample $sample, float $speed): PathPoint

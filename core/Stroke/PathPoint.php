@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
-use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
-
 /** One point of the path that the pen drew, with everything the pen reported there. */
 final readonly class PathPoint
 {
@@ -71,20 +68,6 @@ final readonly class PathPoint
             $this->speed + ($other->speed - $this->speed) * $f,
             $heading,
         );
-    }
-
-    /** @return list<float> */
-    public function toArray(): array
-    {
-        return [$this->s, $this->t, $this->x, $this->y, $this->pressure, $this->tilt, $this->azimuth, $this->twist, $this->speed, $this->heading, $this->rest];
-    }
-
-    /** @throws InvalidInput */
-    public static function read(Reading $list): self
-    {
-        $v = fn (int $i): float => $list->number($i, -1e12, 1e12);
-
-        return new self($v(0), $v(1), $v(2), $v(3), $v(4), $v(5), $v(6), $v(7), $v(8), $v(9), $v(10));
     }
 
     private static function turned(float $from, float $to, float $f): float

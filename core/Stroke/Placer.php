@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Settings\StepSettings;
 
 /**
@@ -140,24 +138,6 @@ final class Placer
         $this->counted = $this->stayed;
 
         return $this->rest($at, $new);
-    }
-
-    /** @return array<string, mixed> */
-    public function state(): array
-    {
-        return ['last' => $this->last?->toArray(), 'progress' => $this->progress, 'next' => $this->next, 'dabs' => $this->dabs, 'rested' => $this->rested, 'near' => [$this->nearX, $this->nearY, $this->stayed, $this->counted]];
-    }
-
-    /** @throws InvalidInput */
-    public function resume(Reading $state): void
-    {
-        $state->keys(['last', 'progress', 'next', 'dabs', 'rested', 'near']);
-        $this->last = $state->has('last') ? PathPoint::read($state->object('last')) : null;
-        $this->progress = $state->number('progress', 0, 1000);
-        $this->next = $state->integer('next', 0, 1 << 31);
-        $this->dabs = $state->integer('dabs', 0, 1 << 31);
-        $this->rested = $state->number('rested', 0, 1);
-        [$this->nearX, $this->nearY, $this->stayed, $this->counted] = array_map(fn (int $i): float => $state->object('near')->number($i, -1e12, 1e12), [0, 1, 2, 3]);
     }
 
     private function gap(PathPoint $at): float

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
-use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
-
 /**
  * Hand: calms the line. A point is pulled along on a string, and what it draws is filtered.
  *
@@ -89,23 +86,6 @@ final class Steadier
         }
 
         return $out;
-    }
-
-    /** @return list<float> empty before the first sample */
-    public function state(): array
-    {
-        return $this->pen === null ? [] : [...$this->pen->toArray(), $this->pulledX, $this->pulledY, $this->x, $this->y];
-    }
-
-    /** @throws InvalidInput */
-    public function resume(Reading $state): void
-    {
-        if ($state->size() === 0) {
-            return;
-        }
-        $v = fn (int $i): float => $state->number($i, -1e12, 1e12);
-        $this->pen = new Sample($v(0), $v(1), $v(2), $v(3), $v(4), $v(5), $v(6));
-        [$this->pulledX, $this->pulledY, $this->x, $this->y] = [$v(7), $v(8), $v(9), $v(10)];
     }
 
     /** @param  float  $elapsed  ms */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use App\Painting\LiveCache;
+use App\Store\Scratch;
 use RuntimeException;
 
 /** Yarrowfog on a port and in folders of its own. */
@@ -21,20 +21,49 @@ final class Application
     /** @var array<string, int> how far each of its logs was read, in bytes */
     private array $heard = [];
 
+    /** A folder with the demo in it, made once for all tests of a run: the demo is painted by the engine, which takes a while. */
+    private static ?string $demo = null;
+
     public function __construct(bool $withDemo = false)
     {
-        $this->folder = sys_get_temp_dir().'/yarrowfog-'.bin2hex(random_bytes(5));
-        foreach (['framework/cache', 'framework/sessions', 'framework/views', 'logs'] as $part) {
-            mkdir("{$this->folder}/{$part}", 0775, true);
-        }
-        touch("{$this->folder}/yarrowfog.sqlite");
+        $this->folder = self::newFolder();
         $this->port = Process::freePort();
         $this->url = "http://127.0.0.1:{$this->port}";
-        $this->artisan('migrate --force');
         if ($withDemo) {
-            $this->artisan('db:seed --force');
+            Process::copyFolder(self::demo(), $this->folder);
+        } else {
+            self::library($this->folder);
         }
         $this->start();
+    }
+
+    private static function newFolder(): string
+    {
+        $folder = sys_get_temp_dir().'/yarrowfog-'.bin2hex(random_bytes(5));
+        foreach (['framework/cache', 'framework/sessions', 'framework/views', 'logs'] as $part) {
+            mkdir("{$folder}/{$part}", 0775, true);
+        }
+
+        return $folder;
+    }
+
+    private static function demo(): string
+    {
+        if (self::$demo === null) {
+            $folder = self::newFolder();
+            self::library($folder);
+            self::artisan($folder, 'db:seed --force');
+            self::$demo = $folder;
+            register_shutdown_function(fn () => Process::removeFolder($folder));
+        }
+
+        return self::$demo;
+    }
+
+    private static function library(string $folder): void
+    {
+        touch("{$folder}/yarrowfog.sqlite");
+        self::artisan($folder, 'migrate --force');
     }
 
     public function start(): void
@@ -44,10 +73,10 @@ final class Application
         }
         $this->process = new Process(
             ['bin/serve', "127.0.0.1:{$this->port}"],
-            [...$this->environment(), 'WORKERS' => '3'],
+            [...self::environment($this->folder), 'WORKERS' => '2'],
             "{$this->folder}/logs/server.log",
         );
-        Process::waitForPort($this->port);
+        Process::waitForAnswer("{$this->url}/gather");
     }
 
     public function stop(): void
@@ -56,10 +85,10 @@ final class Application
         $this->process = null;
     }
 
-    /** Ends its easels at once, as a crash would. They stand up again. */
-    public function endEasels(): void
+    /** Ends its workers at once, as a crash would. They are set up again. */
+    public function endWorkers(): void
     {
-        $this->process?->endWithin('easel.php');
+        $this->process?->endWithin(dirname(__DIR__, 2).'/serving/worker.php');
     }
 
     /** @return list<string> what it could not do since this was asked last, each with the way to it */
@@ -85,7 +114,7 @@ final class Application
     public function remove(): void
     {
         $this->stop();
-        Process::removeFolder(LiveCache::folder("{$this->folder}/yarrowfog/live"));
+        Process::removeFolder(Scratch::root("{$this->folder}/yarrowfog/scratch"));
         Process::removeFolder($this->folder);
     }
 
@@ -97,10 +126,10 @@ final class Application
         return $flags;
     }
 
-    private function artisan(string $command): void
+    private static function artisan(string $folder, string $command): void
     {
         $variables = '';
-        foreach ($this->environment() as $key => $value) {
+        foreach (self::environment($folder) as $key => $value) {
             $variables .= $key.'='.escapeshellarg($value).' ';
         }
         exec($variables.'php '.implode(' ', self::flags()).' artisan '.$command.' 2>&1', $output, $code);
@@ -110,14 +139,14 @@ final class Application
     }
 
     /** @return array<string, string> */
-    private function environment(): array
+    private static function environment(string $folder): array
     {
         return [
             'APP_ENV' => 'production',
             'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=',
-            'DB_DATABASE' => "{$this->folder}/yarrowfog.sqlite",
+            'DB_DATABASE' => "{$folder}/yarrowfog.sqlite",
             'SESSION_DRIVER' => 'file',
-            'YARROWFOG_STORAGE' => $this->folder,
+            'YARROWFOG_STORAGE' => $folder,
         ];
     }
 }

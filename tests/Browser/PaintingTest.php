@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use App\Pictures\PictureRefused;
 use Facebook\WebDriver\WebDriverKeys;
 use PHPUnit\Framework\Attributes\TestWith;
 
@@ -62,7 +63,7 @@ final class PaintingTest extends BrowserTestCase
         $chrome->pen('canvas', $stroke, halfway: function () use ($chrome, &$half): void {
             $chrome->wait('ink under the pen', fn (): bool => $this->ink() > 0);
             $half = $this->ink();
-            $this->app()->endEasels();
+            $this->app()->endWorkers();
         });
         $this->waitForUndo(true);
         $chrome->wait('the whole stroke', fn (): bool => $this->ink() > 1.5 * $half);
@@ -100,7 +101,7 @@ final class PaintingTest extends BrowserTestCase
     public function test_a_refused_stroke_is_kept_and_offered_again(): void
     {
         $chrome = $this->onFreshSheet();
-        $chrome->run('const real = window.fetch; window.fetch = (url, options) => String(url).endsWith("/strokes") ? Promise.resolve(new Response(JSON.stringify({ message: "The library is locked." }), { status: 500, headers: { "Content-Type": "application/json" } })) : real(url, options);');
+        $chrome->run('const real = window.fetch; window.fetch = (url, options) => String(url).includes("/pen/strokes") ? Promise.resolve(new Response(JSON.stringify({ message: "The library is locked." }), { status: 500, headers: { "Content-Type": "application/json" } })) : real(url, options);');
         $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
         $chrome->wait('word of it', fn (): bool => str_contains($chrome->text('[data-refused]'), '1 stroke was refused'));
         self::assertStringContainsString('The library is locked. It is kept in this browser.', $chrome->text('body'));
@@ -248,20 +249,31 @@ final class PaintingTest extends BrowserTestCase
         $context = stream_context_create(['http' => ['method' => 'POST', 'header' => "Content-Type: application/json\r\nAccept: application/json\r\n", 'content' => '{}', 'ignore_errors' => true]]);
         file_get_contents($this->app()->url.'/sheets', false, $context);
         self::assertStringContainsString('419', $http_response_header[0], 'A request without a token is refused.');
-        file_get_contents($this->app()->url.'/sheets/1/pieces', false, $context);
+        file_get_contents($this->app()->url.'/sheets/1/pen/pieces', false, $context);
         self::assertStringContainsString('403', $http_response_header[0], 'Nor is a piece from nowhere.');
         $own = fn (string $json): array => ['http' => ['method' => 'POST', 'header' => "Sec-Fetch-Site: same-origin\r\nContent-Type: application/json\r\n", 'content' => $json, 'ignore_errors' => true]];
-        $answer = (string) file_get_contents($this->app()->url.'/sheets/1/pieces', false, stream_context_create($own('{"stroke": 3}')));
+        $answer = (string) file_get_contents($this->app()->url.'/sheets/1/pen/pieces', false, stream_context_create($own('{"stroke": 3}')));
         self::assertStringContainsString('422', $http_response_header[0]);
         self::assertStringContainsString('must be text', (string) json_decode($answer)->message);
-        file_get_contents($this->app()->url.'/sheets/999999/pieces', false, stream_context_create($own('{}')));
+        file_get_contents($this->app()->url.'/sheets/999999/pen/pieces', false, stream_context_create($own('{}')));
         self::assertStringContainsString('404', $http_response_header[0]);
         file_get_contents($this->app()->url.'/gather');
         $headers = implode("\n", $http_response_header);
         self::assertStringContainsString("script-src 'self'", $headers);
         self::assertStringContainsStringIgnoringCase('samesite=strict', $headers);
-        file_get_contents($this->app()->url.'/..%2f.env', false, stream_context_create(['http' => ['ignore_errors' => true]]));
-        self::assertStringContainsString('404', $http_response_header[0]);
+        foreach (['/..%2f.env', '/build/..%2f..%2f.env', '/.htaccess', '/index.php%00.txt'] as $path) {
+            file_get_contents($this->app()->url.$path, false, stream_context_create(['http' => ['ignore_errors' => true]]));
+            self::assertMatchesRegularExpression('/ 40[04] /', $http_response_header[0], $path);
+        }
+        // A page of another name that was led to this address is refused, whatever it asks for.
+        file_get_contents($this->app()->url.'/gather', false, stream_context_create(['http' => ['header' => "Host: harbour.example\r\n", 'ignore_errors' => true]]));
+        self::assertStringContainsString('421', $http_response_header[0]);
+        // A file that is too large is turned away before it has come, in the words of the application.
+        $line = stream_socket_client(str_replace('http://', 'tcp://', $this->app()->url)) ?: self::fail();
+        fwrite($line, "POST /sources HTTP/1.0\r\nHost: 127.0.0.1\r\nContent-Length: 200000000\r\n\r\n");
+        $refused = (string) stream_get_contents($line);
+        self::assertStringContainsString(' 413 ', strtok($refused, "\r\n") ?: '');
+        self::assertStringContainsString(PictureRefused::TOO_LARGE, $refused);
     }
 
     private function onFreshSheet(): Chrome

@@ -44,6 +44,14 @@ final class Process
         }
     }
 
+    /** Tells it something, and nothing that it started. */
+    public function signal(int $signal): void
+    {
+        if ($this->process !== null) {
+            posix_kill(proc_get_status($this->process)['pid'], $signal);
+        }
+    }
+
     /** Ends what it started whose command holds a word, without letting it know. */
     public function endWithin(string $word): void
     {
@@ -77,6 +85,30 @@ final class Process
             usleep(20000);
         }
         throw new RuntimeException("Nothing answers at port {$port}.");
+    }
+
+    public static function waitForAnswer(string $url): void
+    {
+        $until = microtime(true) + 20;
+        while (microtime(true) < $until) {
+            if (@file_get_contents($url) !== false) {
+                return;
+            }
+            usleep(20000);
+        }
+        throw new RuntimeException("Nothing answers at {$url}.");
+    }
+
+    public static function copyFolder(string $from, string $to): void
+    {
+        foreach (array_diff(scandir($from) ?: [], ['.', '..']) as $name) {
+            if (is_dir("{$from}/{$name}")) {
+                is_dir("{$to}/{$name}") || mkdir("{$to}/{$name}", 0775);
+                self::copyFolder("{$from}/{$name}", "{$to}/{$name}");
+            } else {
+                copy("{$from}/{$name}", "{$to}/{$name}");
+            }
+        }
     }
 
     public static function removeFolder(string $folder): void

@@ -95,7 +95,7 @@ final class TuneHandTest extends BrowserTestCase
             $chrome->wait("light in {$ref}", fn (): bool => $lit($ref) > 3);
         }
         // By pointer: the dab under it.
-        $dab = $chrome->run('return fetch(location.pathname + "/advice", { method: "POST", headers: { "Content-Type": "application/json", Accept: "application/json", "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content }, body: JSON.stringify({ ...(({ brush, parts, roll }) => ({ brush, parts, roll }))(JSON.parse(document.getElementById("tune-data").textContent)), width: document.querySelector("[x-ref=mat]").clientWidth, height: document.querySelector("[x-ref=mat]").clientHeight }) }).then(r => r.json()).then(a => a.stages[0].dabs[5])');
+        $dab = $chrome->run('return fetch(location.pathname + "/ask/advice", { method: "POST", headers: { "Content-Type": "application/json", Accept: "application/json", "X-CSRF-TOKEN": document.querySelector("meta[name=csrf-token]").content }, body: JSON.stringify({ ...(({ brush, parts, roll }) => ({ brush, parts, roll }))(JSON.parse(document.getElementById("tune-data").textContent)), width: document.querySelector("[x-ref=mat]").clientWidth, height: document.querySelector("[x-ref=mat]").clientHeight }) }).then(r => r.json()).then(a => a.stages[0].dabs[5])');
         self::assertIsArray($dab);
         $chrome->hover('[x-ref=mat]', (float) $dab[0], (float) $dab[1]);
         $chrome->waitForText('[data-dab]', 'Dab 6 of ');

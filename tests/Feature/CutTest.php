@@ -25,7 +25,7 @@ final class CutTest extends FeatureTestCase
     {
         $source = $this->source();
         $list = fn (float $white, float $sigma): array => ['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => $white]], ['step' => 'blur', 'numbers' => ['sigma' => $sigma]], ['step' => 'trim']]];
-        $pixels = fn (array $list, int $at): array => self::patches($this->postJson("/cut/{$source->id}/preview", ['list' => $list, 'at' => $at]))['patches'][0]['picture']->pixels;
+        $pixels = fn (array $list, int $at): array => self::patches($this->postJson("/cut/{$source->id}/look/preview", ['list' => $list, 'at' => $at]))['patches'][0]['picture']->pixels;
         foreach ([[200, 1, 1], [200, 3, 1], [190, 3, 0], [190, 3, 2], [200, 1, 2], [200, 1, 1]] as [$white, $sigma, $at]) {
             $whole = CutList::read($list($white, $sigma))->replay(PictureFile::read($this->scan())->bitmap());
             self::assertTrue($whole->pixels === $pixels($list($white, $sigma), $at), "white {$white}, σ {$sigma}, at {$at}");
@@ -63,7 +63,7 @@ final class CutTest extends FeatureTestCase
         // The frame with a wide margin of its own made the box wide.
         self::assertGreaterThan(110, $brush->tip->width);
         $this->get("/tune/{$brush->id}")->assertOk();
-        self::patches($this->postJson("/tune/{$brush->id}/swatch", ['brush' => $brush->current()->toArray(), 'roll' => 1, 'width' => 300, 'height' => 100]));
+        self::patches($this->postJson("/tune/{$brush->id}/look/swatch", ['brush' => $brush->current()->toArray(), 'roll' => 1, 'width' => 300, 'height' => 100]));
     }
 
     #[TestWith([1])]
@@ -153,7 +153,7 @@ final class CutTest extends FeatureTestCase
     {
         $source = $this->source();
         $source->delete();
-        $this->postJson("/cut/{$source->id}/preview", ['list' => ['steps' => []]])->assertNotFound()->assertJsonPath('message', 'This is gone: it was deleted, perhaps in another tab. Go back to its room; what can be brought back is offered there.');
+        $this->postJson("/cut/{$source->id}/look/preview", ['list' => ['steps' => []]])->assertNotFound()->assertJsonPath('message', 'This is gone: it was deleted, perhaps in another tab. Go back to its room; what can be brought back is offered there.');
     }
 
     public function test_a_tip_in_its_own_colours_keeps_them_exactly_where_it_is_full(): void
@@ -180,6 +180,6 @@ final class CutTest extends FeatureTestCase
     {
         $brush = app(TipMaker::class)->make($this->source(), CutList::read(['kind' => 'two-ink', 'steps' => [self::CLEAN]]), 'Two');
         self::assertSame('two-ink', $brush->tip->kind->value);
-        self::patches($this->postJson("/tune/{$brush->id}/swatch", ['brush' => $brush->current()->toArray(), 'roll' => 1, 'width' => 300, 'height' => 100]));
+        self::patches($this->postJson("/tune/{$brush->id}/look/swatch", ['brush' => $brush->current()->toArray(), 'roll' => 1, 'width' => 300, 'height' => 100]));
     }
 }

@@ -8,8 +8,9 @@ use App\Cutting\TipMaker;
 use App\Gathering\Gatherer;
 use App\Models\Brush;
 use App\Models\Source;
-use App\Painting\LiveCache;
 use App\Pictures\PictureFile;
+use App\Store\Memory;
+use App\Store\Scratch;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Testing\TestCase;
@@ -50,9 +51,15 @@ abstract class FeatureTestCase extends TestCase
     protected function tearDown(): void
     {
         parent::tearDown();
-        Process::removeFolder(LiveCache::folder("{$this->folder}/yarrowfog/live"));
+        Process::removeFolder(Scratch::root("{$this->folder}/yarrowfog/scratch"));
         Process::removeFolder($this->folder);
         putenv('YARROWFOG_STORAGE');
+    }
+
+    /** This application goes on after its requests, as a worker does. */
+    protected function atAWorker(): void
+    {
+        app()->instance(Memory::class, new Memory(lasts: true));
     }
 
     /** A dark blot on grey paper. */
@@ -91,7 +98,7 @@ abstract class FeatureTestCase extends TestCase
         $told = ['settings' => [], 'spreads' => [], 'drives' => []];
         $from = [];
         do {
-            $part = (array) $this->postJson("/tune/{$brush->id}/influence", [...$order, ...$from])->assertOk()->json();
+            $part = (array) $this->postJson("/tune/{$brush->id}/ask/influence", [...$order, ...$from])->assertOk()->json();
             foreach (array_keys($told) as $which) {
                 $told[$which] = [...$told[$which], ...$part[$which]];
             }

@@ -120,7 +120,7 @@ final class GatherTest extends FeatureTestCase
         foreach ([[50, 50], [1, 80]] as [$w, $h]) {
             $white = PictureFile::encoded($w, $h, str_repeat("\xFF", $w * $h * 4), 'png');
             $id = $this->bring($white, 'white.png')->assertCreated()->json('id');
-            $checks = self::patches($this->postJson("/cut/{$id}/checks", ['list' => ['steps' => [['step' => 'trim'], ['step' => 'centre'], ['step' => 'square'], ['step' => 'scale']]]]));
+            $checks = self::patches($this->postJson("/cut/{$id}/look/checks", ['list' => ['steps' => [['step' => 'trim'], ['step' => 'centre'], ['step' => 'square'], ['step' => 'scale']]]]));
             self::assertContains('almost-no-ink', array_column($checks['words']['findings'], 'id'));
             $this->postJson("/cut/{$id}/tip", ['list' => ['steps' => []]])->assertUnprocessable()
                 ->assertJsonPath('message', 'Nothing of this picture would print, so it makes no tip. The check list says what to change.');

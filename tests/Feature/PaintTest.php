@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Stroke;
-use App\Painting\LiveCache;
 use App\Pictures\PictureFile;
 use App\Store\Blob;
 use Illuminate\Database\Schema\Blueprint;
@@ -42,16 +41,17 @@ final class PaintTest extends FeatureTestCase
     #[DataProvider('brushes')]
     public function test_live_pixels_are_those_of_the_finished_stroke(array $settings): void
     {
+        $this->atAWorker();
         [$sheet, $order, $samples] = $this->begun($settings);
-        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'stroke' => 'aaaaaaaa-d9cb-469f-a165-70867728950e', 'samples' => [[0, 40, 40, 1], [30, 260, 120, 1]]])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'stroke' => 'aaaaaaaa-d9cb-469f-a165-70867728950e', 'samples' => [[0, 40, 40, 1], [30, 260, 120, 1]]])->assertOk();
         $live = [];
         $state = null;
         foreach (array_chunk($samples, 9) as $piece) {
-            $answer = self::patches($this->postJson("/sheets/{$sheet->id}/pieces", [...$order, 'samples' => $piece, ...($state === null ? [] : ['state' => $state])]));
+            $answer = self::patches($this->postJson("/sheets/{$sheet->id}/pen/pieces", [...$order, 'samples' => $piece, ...($state === null ? [] : ['state' => $state])]));
             $state = $answer['words']['state'];
             $live = self::shown($live, $answer['patches']);
         }
-        $final = self::shown([], self::patches($this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples]))['patches']);
+        $final = self::shown([], self::patches($this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples]))['patches']);
         // The last piece of path is certain only when the pen lifts.
         $last = $samples[count($samples) - 1];
         $compared = 0;
@@ -67,27 +67,27 @@ final class PaintTest extends FeatureTestCase
         self::assertGreaterThan(3000, $compared);
     }
 
-    public function test_losing_the_cache_costs_time_and_nothing_else(): void
+    public function test_losing_the_worker_costs_time_and_nothing_else(): void
     {
+        $this->atAWorker();
         [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30], 'driftHue' => ['base' => 60]]);
-        $url = "/sheets/{$sheet->id}/pieces";
+        $url = "/sheets/{$sheet->id}/pen/pieces";
         $first = self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 0, 40)]));
         $second = self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 40, 40), 'state' => $first['words']['state']]));
-        // The same piece again, and one after the cache is gone: both are asked to send all.
+        // The same piece again, and one after another worker took the place of this one: both are asked to send all.
         self::assertTrue(self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 40, 40), 'state' => $first['words']['state']]))['words']['again']);
-        app(LiveCache::class)->forget(self::UUID);
+        $this->atAWorker();
         self::assertTrue(self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 80, 20), 'state' => $second['words']['state']]))['words']['again']);
         $all = self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 0, 80)]));
         $pieces = self::shown(self::shown([], $first['patches']), $second['patches']);
         $whole = self::shown([], $all['patches']);
         self::assertEquals(array_filter($whole), array_filter(array_intersect_key($pieces, $whole)));
-        self::assertEquals($second['words']['state']['stroke']['maker'], $all['words']['state']['stroke']['maker']);
     }
 
     public function test_pieces_are_taken_from_own_pages_only(): void
     {
         [$sheet, $order, $samples] = $this->begun();
-        $send = fn (array $headers): int => $this->withHeaders($headers)->postJson("/sheets/{$sheet->id}/pieces", [...$order, 'samples' => $samples])->getStatusCode();
+        $send = fn (array $headers): int => $this->withHeaders($headers)->postJson("/sheets/{$sheet->id}/pen/pieces", [...$order, 'samples' => $samples])->getStatusCode();
         self::assertSame(403, $send(['Sec-Fetch-Site' => 'cross-site']));
         self::assertSame(403, $send(['Sec-Fetch-Site' => 'same-site']));
         $this->flushHeaders();
@@ -99,8 +99,8 @@ final class PaintTest extends FeatureTestCase
     public function test_a_stroke_that_arrives_twice_is_laid_once(): void
     {
         [$sheet, $order, $samples] = $this->begun();
-        $once = self::patches($this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples]));
-        $twice = self::patches($this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples]));
+        $once = self::patches($this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples]));
+        $twice = self::patches($this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples]));
         self::assertSame(1, Stroke::query()->count());
         self::assertEquals($once['patches'], $twice['patches']);
     }
@@ -112,7 +112,7 @@ final class PaintTest extends FeatureTestCase
         $states = [$picture()];
         foreach (['a', 'b', 'c'] as $i => $letter) {
             $moved = array_map(fn (array $s): array => [$s[0], $s[1] + 20 * $i, $s[2], $s[3]], $samples);
-            $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'stroke' => str_repeat($letter, 8).'-d9cb-469f-a165-70867728950e', 'samples' => $moved])->assertOk();
+            $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'stroke' => str_repeat($letter, 8).'-d9cb-469f-a165-70867728950e', 'samples' => $moved])->assertOk();
             $states[] = $picture();
         }
         self::assertCount(4, array_unique($states));
@@ -128,7 +128,7 @@ final class PaintTest extends FeatureTestCase
             self::assertSame($states[$i], $picture());
         }
         // A new stroke ends the way forward.
-        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'stroke' => 'dddddddd-d9cb-469f-a165-70867728950e', 'samples' => [[0, 50, 50, 1]]])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'stroke' => 'dddddddd-d9cb-469f-a165-70867728950e', 'samples' => [[0, 50, 50, 1]]])->assertOk();
         self::assertFalse(self::patches($this->getJson("/sheets/{$sheet->id}/pixels"))['words']['redo']);
         self::assertSame([], self::patches($this->postJson("/sheets/{$sheet->id}/redo"))['patches']);
     }
@@ -136,7 +136,7 @@ final class PaintTest extends FeatureTestCase
     public function test_a_stroke_is_stored_with_all_it_takes_to_paint_it_again(): void
     {
         [$sheet, $order, $samples] = $this->begun();
-        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'size' => 44, 'samples' => $samples])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'size' => 44, 'samples' => $samples])->assertOk();
         $stroke = Stroke::query()->firstOrFail();
         self::assertSame(44.0, $stroke->brush->base('size'));
         self::assertSame(7, $stroke->roll);
@@ -148,7 +148,7 @@ final class PaintTest extends FeatureTestCase
     public function test_a_sheet_is_saved_with_and_without_its_paper(): void
     {
         [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30]]);
-        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples])->assertOk();
         $with = PictureFile::read((string) $this->get("/sheets/{$sheet->id}/picture?paper=1")->assertOk()->getContent())->bitmap();
         $without = PictureFile::read((string) $this->get("/sheets/{$sheet->id}/picture")->assertOk()->getContent())->bitmap();
         self::assertSame([$sheet->width, $sheet->height], [$with->width, $with->height]);
@@ -164,7 +164,7 @@ final class PaintTest extends FeatureTestCase
     public function test_a_sheet_is_saved_with_16_bits_a_channel(): void
     {
         [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 60], 'opacity' => ['base' => 0.13]]);
-        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'inks' => ['main' => '#804020', 'second' => '#ffffff'], 'samples' => $samples])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'inks' => ['main' => '#804020', 'second' => '#ffffff'], 'samples' => $samples])->assertOk();
         $png = (string) $this->get("/sheets/{$sheet->id}/picture?bits=16")->assertOk()->getContent();
         self::assertSame([16, 6], [ord($png[24]), ord($png[25])], 'depth and colour type of the PNG header: 16 bits, RGBA');
         $picture = new Imagick;
@@ -187,14 +187,14 @@ final class PaintTest extends FeatureTestCase
     {
         $brush = $this->brush();
         $id = $this->postJson('/sheets', ['width' => 6000, 'height' => 6000])->assertCreated()->json('id');
-        $this->postJson("/sheets/{$id}/strokes", ['stroke' => self::UUID, 'brush' => $brush->id, 'roll' => 1, 'samples' => [[0, 5990, 5990, 1], [20, 6050, 6050, 1]]])->assertOk();
+        $this->postJson("/sheets/{$id}/pen/strokes", ['stroke' => self::UUID, 'brush' => $brush->id, 'roll' => 1, 'samples' => [[0, 5990, 5990, 1], [20, 6050, 6050, 1]]])->assertOk();
         self::assertSame(1, DB::table('tiles')->count());
     }
 
     public function test_wrong_orders_are_refused_by_their_key(): void
     {
         [$sheet, $order] = $this->begun();
-        $send = fn (array $change): array => array_keys($this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => [[0, 1, 1]], ...$change])->assertUnprocessable()->json('errors'));
+        $send = fn (array $change): array => array_keys($this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => [[0, 1, 1]], ...$change])->assertUnprocessable()->json('errors'));
         self::assertSame(['stroke'], $send(['stroke' => '../../etc']));
         self::assertSame(['brush'], $send(['brush' => 999]));
         self::assertSame(['size'], $send(['size' => 0]));
@@ -213,8 +213,8 @@ final class PaintTest extends FeatureTestCase
     public function test_paint_is_stored_as_bytes(): void
     {
         [$sheet, $order, $samples] = $this->begun();
-        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples])->assertOk();
-        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'stroke' => 'aaaaaaaa-d9cb-469f-a165-70867728950e', 'samples' => $samples])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'stroke' => 'aaaaaaaa-d9cb-469f-a165-70867728950e', 'samples' => $samples])->assertOk();
         $pixels = fn (): string => self::patches($this->get("/sheets/{$sheet->id}/pixels"))['patches'][0]['picture']->toBytes();
         $painted = $pixels();
         $types = fn (): array => [
@@ -242,7 +242,7 @@ final class PaintTest extends FeatureTestCase
     public function test_glazes_of_a_fifth_of_a_percent_add_up(): void
     {
         [$sheet, $order] = $this->begun();
-        $glaze = fn (int $i): TestResponse => $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'size' => 60, 'opacity' => 0.002, 'stroke' => sprintf('%08x-d9cb-469f-a165-70867728950e', $i), 'samples' => [[0, 60, 60, 1]]])->assertOk();
+        $glaze = fn (int $i): TestResponse => $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'size' => 60, 'opacity' => 0.002, 'stroke' => sprintf('%08x-d9cb-469f-a165-70867728950e', $i), 'samples' => [[0, 60, 60, 1]]])->assertOk();
         for ($i = 1; $i <= 20; $i++) {
             $glaze($i);
         }
@@ -266,7 +266,7 @@ final class PaintTest extends FeatureTestCase
     public function test_tiles_of_an_earlier_version_are_taken_over(): void
     {
         [$sheet, $order, $samples] = $this->begun();
-        $this->postJson("/sheets/{$sheet->id}/strokes", [...$order, 'samples' => $samples])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples])->assertOk();
         $picture = Pictures::bitmap(128, 128, fn (int $x, int $y): int => $x << 25 | $y << 17 | 0x40FF);
         DB::table('tiles')->delete();
         DB::table('stroke_tiles')->delete();
@@ -321,7 +321,7 @@ final class PaintTest extends FeatureTestCase
                 $sheet = Sheet::blank('Odd', $width, $height);
                 foreach ([[[20, $height - 3], [$width - 5, $height + 20]], [[$width + 40, 10], [$width - 2, $height + 90]], [[-60, -20], [15, 40]], [[$width / 2, -200], [$width / 2, -180]]] as [$from, $to]) {
                     $samples = array_map(fn (int $i): array => [$i * 10, $from[0] + ($to[0] - $from[0]) * $i / 12, $from[1] + ($to[1] - $from[1]) * $i / 12, 0.8], range(0, 12));
-                    $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => sprintf('%08x-d9cb-469f-a165-70867728950e', ++$number), 'brush' => $brush->id, 'roll' => 7, 'realPressure' => true, 'samples' => $samples])->assertOk();
+                    $this->postJson("/sheets/{$sheet->id}/pen/strokes", ['stroke' => sprintf('%08x-d9cb-469f-a165-70867728950e', ++$number), 'brush' => $brush->id, 'roll' => 7, 'realPressure' => true, 'samples' => $samples])->assertOk();
                 }
                 self::assertSame(4, $sheet->layer()->strokes()->count(), $kind);
             }

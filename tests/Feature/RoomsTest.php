@@ -42,13 +42,13 @@ final class RoomsTest extends FeatureTestCase
         $source = $this->source();
         $this->get("/cut/{$source->id}")->assertOk()->assertSee('Blot');
         $list = ['kind' => 'ink mask', 'steps' => [['step' => 'trim', 'on' => true, 'numbers' => ['margin' => 5]]]];
-        $checks = self::patches($this->postJson("/cut/{$source->id}/checks", ['list' => $list]));
+        $checks = self::patches($this->postJson("/cut/{$source->id}/look/checks", ['list' => $list]));
         self::assertSame('tinted-paper', $checks['words']['findings'][0]['id']);
         array_unshift($list['steps'], $checks['words']['findings'][0]['mending']['step']);
-        $checks = self::patches($this->postJson("/cut/{$source->id}/checks", ['list' => $list]));
+        $checks = self::patches($this->postJson("/cut/{$source->id}/look/checks", ['list' => $list]));
         self::assertSame(['too-small'], array_column($checks['words']['findings'], 'id'));
         self::assertSame([324, 428], [$checks['patches'][0]['picture']->width, $checks['patches'][0]['picture']->height]);
-        $preview = self::patches($this->postJson("/cut/{$source->id}/preview", ['list' => $list]));
+        $preview = self::patches($this->postJson("/cut/{$source->id}/look/preview", ['list' => $list]));
         self::assertSame($preview['words']['placement'][6], $preview['patches'][0]['picture']->width);
 
         $this->putJson("/cut/{$source->id}", $list)->assertOk();
@@ -69,11 +69,11 @@ final class RoomsTest extends FeatureTestCase
     {
         $source = $this->source();
         $brush = $this->brush();
-        $this->postJson("/cut/{$source->id}/preview", ['list' => ['steps' => [['step' => 'trim', 'numbers' => ['margin' => 'wide']]]]])
+        $this->postJson("/cut/{$source->id}/look/preview", ['list' => ['steps' => [['step' => 'trim', 'numbers' => ['margin' => 'wide']]]]])
             ->assertUnprocessable()->assertJsonPath('errors', ['list.steps.0.numbers.margin' => ['“list.steps.0.numbers.margin” must be a number.']]);
         $this->call('PUT', "/tune/{$brush->id}", server: ['CONTENT_TYPE' => 'application/json'], content: '{"brush": {"settings": {"size": {"base": NaN}}}}')
             ->assertUnprocessable()->assertJsonPath('errors.base', ['“base” is NaN; it must be a number.']);
-        $this->postJson("/tune/{$brush->id}/swatch", ['brush' => [], 'roll' => 1, 'width' => 99999, 'height' => 100])->assertUnprocessable();
+        $this->postJson("/tune/{$brush->id}/look/swatch", ['brush' => [], 'roll' => 1, 'width' => 99999, 'height' => 100])->assertUnprocessable();
         $this->postJson('/sheets', ['width' => 7000, 'height' => 100])->assertUnprocessable()->assertJsonPath('message', '“width” is 7000; it must lie between 16 and 6000.');
         $this->get('/tune/999999')->assertNotFound();
     }
@@ -81,10 +81,10 @@ final class RoomsTest extends FeatureTestCase
     public function test_a_swatch_follows_the_settings_and_the_advice_comes_with_reasons(): void
     {
         $brush = $this->brush();
-        $paint = fn (array $settings): string => self::patches($this->postJson("/tune/{$brush->id}/swatch", ['brush' => ['settings' => $settings], 'roll' => 3, 'width' => 300, 'height' => 100]))['patches'][0]['picture']->toBytes();
+        $paint = fn (array $settings): string => self::patches($this->postJson("/tune/{$brush->id}/look/swatch", ['brush' => ['settings' => $settings], 'roll' => 3, 'width' => 300, 'height' => 100]))['patches'][0]['picture']->toBytes();
         self::assertSame($paint([]), $paint([]));
         self::assertNotSame($paint([]), $paint(['size' => ['base' => 20]]));
-        $advice = $this->postJson("/tune/{$brush->id}/advice", ['brush' => ['settings' => ['spacing' => ['base' => 3]]], 'roll' => 3, 'dpi' => 254])->assertOk();
+        $advice = $this->postJson("/tune/{$brush->id}/ask/advice", ['brush' => ['settings' => ['spacing' => ['base' => 3]]], 'roll' => 3, 'dpi' => 254])->assertOk();
         self::assertSame('separate', $advice->json('report.kind'));
         self::assertSame('idle: set to zero', $advice->json('idle.driftHue'));
         self::assertNotEmpty($advice->json('stages.0.dabs'));
@@ -191,7 +191,7 @@ final class RoomsTest extends FeatureTestCase
         $pen->delete();
         self::assertSame($pen->id, app(PlainPen::class)->brush()->id);
         $this->get('/keep')->assertDontSee('Round pen');
-        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => '11111111-1111-4111-8111-111111111111', 'brush' => $pen->id, 'roll' => 1, 'samples' => [[0, 300, 300, 1]]])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", ['stroke' => '11111111-1111-4111-8111-111111111111', 'brush' => $pen->id, 'roll' => 1, 'samples' => [[0, 300, 300, 1]]])->assertOk();
         $mark = PictureFile::read((string) $this->get("/sheets/{$sheet->id}/picture")->getContent())->bitmap();
         self::assertSame(255, $mark->at(300, 300) & 255);
         self::assertSame(0, $mark->at(300, 320) & 255);
@@ -204,7 +204,7 @@ final class RoomsTest extends FeatureTestCase
         $sheet = Sheet::query()->where('purpose', Sheet::TO_DRAW_A_MARK)->firstOrFail();
         $this->get("/marks/{$sheet->id}")->assertOk();
         $this->postJson("/marks/{$sheet->id}/keep")->assertUnprocessable()->assertJsonPath('message', 'Nothing is drawn yet. Draw a mark first.');
-        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => '11111111-1111-4111-8111-111111111111', 'brush' => $brush->id, 'roll' => 1, 'inks' => ['main' => '#000000'], 'samples' => [[0, 300, 300, 1], [50, 500, 500, 1]]])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", ['stroke' => '11111111-1111-4111-8111-111111111111', 'brush' => $brush->id, 'roll' => 1, 'inks' => ['main' => '#000000'], 'samples' => [[0, 300, 300, 1], [50, 500, 500, 1]]])->assertOk();
         $id = $this->postJson("/marks/{$sheet->id}/keep")->assertCreated()->json('id');
         $picture = PictureFile::read((string) $this->get("/sources/{$id}/thumb")->getContent())->bitmap();
         self::assertSame(0xFFFFFF, $picture->at(5, 5) >> 8);
@@ -224,12 +224,12 @@ final class RoomsTest extends FeatureTestCase
     public function test_a_range_strip_shows_five_strokes_from_low_to_high(): void
     {
         $brush = $this->brush();
-        $strip = self::patches($this->postJson("/tune/{$brush->id}/range", ['brush' => ['settings' => ['size' => ['base' => 20]]], 'roll' => 1, 'setting' => 'opacity']));
+        $strip = self::patches($this->postJson("/tune/{$brush->id}/ask/range", ['brush' => ['settings' => ['size' => ['base' => 20]]], 'roll' => 1, 'setting' => 'opacity']));
         self::assertCount(5, $strip['patches']);
         $ink = array_map(fn (array $p): int => array_sum(array_map(fn (int $pixel): int => $pixel & 255, $p['picture']->pixels)), $strip['patches']);
         self::assertSame(0, $ink[0]);
         self::assertGreaterThan(1.5 * $ink[1], $ink[4]);
-        $this->postJson("/tune/{$brush->id}/range", ['brush' => [], 'roll' => 1, 'setting' => 'wingspan'])->assertUnprocessable();
+        $this->postJson("/tune/{$brush->id}/ask/range", ['brush' => [], 'roll' => 1, 'setting' => 'wingspan'])->assertUnprocessable();
     }
 
     public function test_every_keep_is_a_version_that_can_be_put_back(): void

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Painting\LiveCache;
 use App\Store\AtomicFile;
 use App\Store\Derived;
 use App\Store\Kept;
@@ -112,26 +111,6 @@ final class StoreTest extends TestCase
             self::assertSame('It failed.', $e->getMessage());
         }
         self::assertSame(7, $kept->alone('bytes', fn (): int => 7));
-    }
-
-    public function test_the_live_cache_stands_at_its_last_piece_and_is_swept_when_stale(): void
-    {
-        $cache = new LiveCache($this->folder);
-        self::assertSame(-1, $cache->piece('a-stroke'));
-        $cache->put('a-stroke', 1, ['main 0 0' => 'tile', 'main 1 0' => 'other']);
-        $cache->put('a-stroke', 2, ['main 0 0' => 'changed']);
-        self::assertSame(2, $cache->piece('a-stroke'));
-        self::assertSame('changed', $cache->tile('a-stroke', 'main 0 0'));
-        self::assertSame('other', $cache->tile('a-stroke', 'main 1 0'));
-        self::assertNull($cache->tile('a-stroke', 'main 2 0'));
-        $cache->put('left-behind', 1, ['main 0 0' => 'tile']);
-        touch("{$this->folder}/left-behind", time() - 7200);
-        $cache->sweep();
-        self::assertSame(-1, $cache->piece('left-behind'));
-        self::assertSame(2, $cache->piece('a-stroke'));
-        $cache->forget('a-stroke');
-        self::assertSame(-1, $cache->piece('a-stroke'));
-        self::assertDirectoryDoesNotExist("{$this->folder}/a-stroke");
     }
 
     /** @param  callable(): bool  $ready */

@@ -31,7 +31,7 @@ final class TuneTest extends FeatureTestCase
         $shown = function (array $more) use ($brush, $order): Bitmap {
             [$width, $height] = $more === [] ? [601, 260] : [301, 130];
             $pixels = array_fill(0, $width * $height, 0);
-            foreach (self::patches($this->postJson("/tune/{$brush->id}/swatch", [...$order, ...$more]))['patches'] as $patch) {
+            foreach (self::patches($this->postJson("/tune/{$brush->id}/look/swatch", [...$order, ...$more]))['patches'] as $patch) {
                 foreach ($patch['picture']->pixels as $i => $p) {
                     $pixels[($patch['y'] + intdiv($i, $patch['picture']->width)) * $width + $patch['x'] + $i % $patch['picture']->width] = $p;
                 }
@@ -52,21 +52,22 @@ final class TuneTest extends FeatureTestCase
 
     public function test_a_stroke_painted_on_the_swatch_is_shown_live_as_it_is_painted_whole(): void
     {
+        $this->atAWorker();
         $brush = $this->brush();
         foreach (['paints' => [], 'erases' => ['does' => ['base' => 'erases']], 'smudges' => ['does' => ['base' => 'smudges']], 'lends' => ['lends' => ['base' => 0.7]]] as $name => $more) {
             $order = ['brush' => ['settings' => ['size' => ['base' => 30, 'spread' => 0.4, 'drives' => [['input' => 'pressure', 'from' => 0.3, 'to' => 1]]], 'spacing' => ['base' => 0.3], ...$more]], 'roll' => 4, 'width' => 400, 'height' => 120, 'pen' => 'hatching'];
             $samples = array_map(fn (int $i): array => [$i * 8, 30 + 8 * $i, 60 + 30 * sin($i / 5), 0.2 + $i / 60], range(0, 40));
-            $sheet = $this->laid(Bitmap::filled(400, 120), $this->postJson("/tune/{$brush->id}/swatch", $order));
+            $sheet = $this->laid(Bitmap::filled(400, 120), $this->postJson("/tune/{$brush->id}/look/swatch", $order));
             $state = [];
             $stroke = str_replace('2222222222', substr(md5($name), 0, 10), self::STROKE);
             foreach (array_chunk($samples, 9) as $piece) {
-                $answer = $this->postJson("/tune/{$brush->id}/pieces", [...$order, 'stroke' => $stroke, 'realPressure' => true, 'samples' => $piece, ...$state]);
+                $answer = $this->postJson("/tune/{$brush->id}/pen/pieces", [...$order, 'stroke' => $stroke, 'realPressure' => true, 'samples' => $piece, ...$state]);
                 $words = self::patches($answer)['words'];
                 self::assertEqualsWithDelta($piece[count($piece) - 1][3], $words['readings']['size pressure'], 0.01);
                 $state = ['state' => $words['state']];
                 $sheet = $this->laid($sheet, $answer);
             }
-            $whole = $this->laid(Bitmap::filled(400, 120), $this->postJson("/tune/{$brush->id}/swatch", [...$order, 'strokes' => [['realPressure' => true, 'samples' => $samples]]]));
+            $whole = $this->laid(Bitmap::filled(400, 120), $this->postJson("/tune/{$brush->id}/look/swatch", [...$order, 'strokes' => [['realPressure' => true, 'samples' => $samples]]]));
             // The last piece of path is certain only when the pen lifts.
             $differs = 0;
             foreach ($whole->pixels as $i => $pixel) {
@@ -77,18 +78,18 @@ final class TuneTest extends FeatureTestCase
             self::assertLessThanOrEqual(2, $differs, $name);
         }
         // Without its cache a piece asks for the whole stroke.
-        self::assertTrue(self::patches($this->postJson("/tune/{$brush->id}/pieces", ['brush' => [], 'roll' => 1, 'stroke' => self::STROKE, 'samples' => [[0, 5, 5, 1]], 'state' => ['piece' => 3, 'roll' => 1, 'stroke' => []]]))['words']['again']);
+        self::assertTrue(self::patches($this->postJson("/tune/{$brush->id}/pen/pieces", ['brush' => [], 'roll' => 1, 'stroke' => self::STROKE, 'samples' => [[0, 5, 5, 1]], 'state' => ['piece' => 3, 'roll' => 1, 'stroke' => []]]))['words']['again']);
     }
 
     public function test_strokes_on_a_picture_lie_on_that_picture(): void
     {
         $brush = $this->brush();
         $order = ['brush' => ['settings' => ['size' => ['base' => 40], 'blendMode' => ['base' => 'multiply']], 'inks' => ['main' => '#80ff80', 'second' => '#000000']], 'roll' => 1, 'width' => 300, 'height' => 100, 'under' => $this->source()->id, 'pen' => 'long straight'];
-        $on = $this->laid(Bitmap::filled(300, 100), $this->postJson("/tune/{$brush->id}/swatch", $order));
+        $on = $this->laid(Bitmap::filled(300, 100), $this->postJson("/tune/{$brush->id}/look/swatch", $order));
         self::assertSame(210, $on->at(4, 4) >> 24);
         // Grey 210 times #80ff80.
         self::assertEqualsWithDelta([105, 210, 105], [$on->at(60, 53) >> 24, $on->at(60, 53) >> 16 & 255, $on->at(60, 53) >> 8 & 255], 3);
-        $this->postJson("/tune/{$brush->id}/swatch", [...$order, 'under' => 999])->assertUnprocessable()->assertJsonPath('message', 'The picture under the swatch is gone. Choose another backdrop.');
+        $this->postJson("/tune/{$brush->id}/look/swatch", [...$order, 'under' => 999])->assertUnprocessable()->assertJsonPath('message', 'The picture under the swatch is gone. Choose another backdrop.');
     }
 
     public function test_influence_knows_the_pen(): void
@@ -103,7 +104,7 @@ final class TuneTest extends FeatureTestCase
         self::assertSame('idle: count is 1', $mouse['spreads']['count']['reason']);
         // The blot is a disc.
         self::assertSame('idle: a round tip looks the same however it is turned', $mouse['settings']['angleFollows']['reason']);
-        $still = $this->postJson("/tune/{$brush->id}/advice", ['brush' => $settings, 'roll' => 1, 'pen' => 'mouse'])->json('still');
+        $still = $this->postJson("/tune/{$brush->id}/ask/advice", ['brush' => $settings, 'roll' => 1, 'pen' => 'mouse'])->json('still');
         self::assertSame(['size pressure' => 'idle: this pen has no pressure'], $still);
     }
 
@@ -127,10 +128,10 @@ final class TuneTest extends FeatureTestCase
         self::assertCount(2, InkMlReader::read((string) $file->getContent())->strokes);
         $brought = $this->post('/recordings/bring', ['file' => UploadedFile::fake()->createWithContent('from a friend.inkml', (string) $file->getContent())], ['Accept' => 'application/json'])->assertCreated();
         self::assertSame('from a friend', $brought->json('name'));
-        $this->postJson("/tune/{$brush->id}/swatch", ['brush' => [], 'roll' => 1, 'recorded' => $id, 'pen' => 'by hand'])->assertOk();
+        $this->postJson("/tune/{$brush->id}/look/swatch", ['brush' => [], 'roll' => 1, 'recorded' => $id, 'pen' => 'by hand'])->assertOk();
         $this->patchJson("/recordings/{$id}", ['name' => 'Slow hand'])->assertJson(['name' => 'Slow hand']);
         $this->deleteJson("/recordings/{$id}")->assertOk();
-        $this->postJson("/tune/{$brush->id}/swatch", ['brush' => [], 'roll' => 1, 'recorded' => $id])->assertUnprocessable()->assertJsonPath('message', 'This recording is gone. Choose another movement for the practice pen.');
+        $this->postJson("/tune/{$brush->id}/look/swatch", ['brush' => [], 'roll' => 1, 'recorded' => $id])->assertUnprocessable()->assertJsonPath('message', 'This recording is gone. Choose another movement for the practice pen.');
         $this->postJson("/recordings/{$id}/restore")->assertOk();
         self::assertNotNull(PenRecording::query()->find($id));
         $this->postJson('/recordings', ['name' => '', 'strokes' => []])->assertUnprocessable()->assertJsonPath('message', 'There is no stroke in it: a trace needs at least one.');
@@ -179,8 +180,8 @@ final class TuneTest extends FeatureTestCase
 
         $parts = ['tip' => $other->tip_id, 'bite' => $third->id, 'tooth' => $tooth['id']];
         $draft = ['brush' => ['settings' => ['tooth' => ['base' => 'own'], 'size' => ['base' => 60]]], 'parts' => $parts, 'roll' => 1];
-        $plain = self::patches($this->postJson("/tune/{$brush->id}/swatch", [...$draft, 'parts' => ['tip' => $other->tip_id], 'brush' => ['settings' => ['size' => ['base' => 60]]]]));
-        $bitten = self::patches($this->postJson("/tune/{$brush->id}/swatch", $draft));
+        $plain = self::patches($this->postJson("/tune/{$brush->id}/look/swatch", [...$draft, 'parts' => ['tip' => $other->tip_id], 'brush' => ['settings' => ['size' => ['base' => 60]]]]));
+        $bitten = self::patches($this->postJson("/tune/{$brush->id}/look/swatch", $draft));
         $ink = fn (array $swatch): int => array_sum(array_map(fn (array $p): int => array_sum(array_map(fn (int $pixel): int => $pixel & 255, $p['picture']->pixels)), $swatch['patches']));
         self::assertLessThan($ink($plain), $ink($bitten));
 
@@ -200,8 +201,8 @@ final class TuneTest extends FeatureTestCase
         $this->deleteJson("/teeth/{$tooth['id']}")->assertUnprocessable()->assertJsonPath('message', '“Blot” is the ground of “Blot”. Choose another tooth there first.');
         // One that is gone meanwhile is told, and the draft stays as it was.
         $this->putJson("/tune/{$brush->id}", [...$draft, 'parts' => ['tip' => 999]])->assertUnprocessable()->assertJsonPath('message', 'The tip of this brush is gone. Choose another one under Form.');
-        $this->postJson("/tune/{$brush->id}/swatch", [...$draft, 'parts' => [...$parts, 'bite' => 999]])->assertUnprocessable()->assertJsonPath('message', 'The tip that bites is gone. Choose another one under Ground, or none.');
-        $this->postJson("/tune/{$brush->id}/swatch", [...$draft, 'parts' => [...$parts, 'tooth' => 999]])->assertUnprocessable()->assertJsonPath('message', 'The tooth of this brush is gone. Choose another one under Ground.');
+        $this->postJson("/tune/{$brush->id}/look/swatch", [...$draft, 'parts' => [...$parts, 'bite' => 999]])->assertUnprocessable()->assertJsonPath('message', 'The tip that bites is gone. Choose another one under Ground, or none.');
+        $this->postJson("/tune/{$brush->id}/look/swatch", [...$draft, 'parts' => [...$parts, 'tooth' => 999]])->assertUnprocessable()->assertJsonPath('message', 'The tooth of this brush is gone. Choose another one under Ground.');
     }
 
     public function test_a_tip_and_a_tooth_that_nothing_needs_are_deleted_and_brought_back(): void
@@ -222,18 +223,18 @@ final class TuneTest extends FeatureTestCase
 
     public function test_an_ink_is_told_with_what_lies_around_it(): void
     {
-        $ink = self::patches($this->postJson('/inks', ['hex' => '#2F5664']));
+        $ink = self::patches($this->postJson('/ask/inks', ['hex' => '#2F5664']));
         self::assertSame('#2f5664', $ink['words']['hex']);
         self::assertEqualsWithDelta(0.429, $ink['words']['lightness'], 0.005);
         self::assertSame(['darker and lighter', 'neighbouring hues', 'greyer and stronger', 'across the circle'], array_keys($ink['words']['wells']));
         self::assertSame('#2f5664', $ink['words']['wells']['darker and lighter'][2]);
         self::assertSame([132, 92], [$ink['patches'][0]['picture']->width, $ink['patches'][0]['picture']->height]);
-        $strong = self::patches($this->postJson('/inks', ['lightness' => 0.6, 'chroma' => 0.33, 'hue' => 200]));
+        $strong = self::patches($this->postJson('/ask/inks', ['lightness' => 0.6, 'chroma' => 0.33, 'hue' => 200]));
         self::assertTrue($strong['words']['lowered']);
         self::assertLessThan(0.2, $strong['words']['chroma']);
         // A grey keeps the hue that was chosen before it.
-        self::assertEqualsWithDelta(200, self::patches($this->postJson('/inks', ['hex' => '#777777', 'hue' => 200]))['words']['hue'], 0.01);
-        $this->postJson('/inks', ['hex' => 'teal'])->assertUnprocessable()->assertJsonPath('message', '“hex” must be a colour such as #2f5664.');
+        self::assertEqualsWithDelta(200, self::patches($this->postJson('/ask/inks', ['hex' => '#777777', 'hue' => 200]))['words']['hue'], 0.01);
+        $this->postJson('/ask/inks', ['hex' => 'teal'])->assertUnprocessable()->assertJsonPath('message', '“hex” must be a colour such as #2f5664.');
     }
 
     public function test_name_note_tags_and_a_makers_mark(): void

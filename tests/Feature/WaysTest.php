@@ -152,7 +152,7 @@ final class WaysTest extends FeatureTestCase
         $brush = $this->brush(['size' => ['base' => 40]]);
         $sheet = Sheet::blank('Mark', 400, 400, Sheet::TO_DRAW_A_MARK);
         $this->getJson("/marks/{$sheet->id}/drawn")->assertUnprocessable()->assertJsonPath('message', 'Nothing is drawn yet. Draw a mark first.');
-        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => '#000000'], 'roll' => 1, 'blendMode' => 'darken', 'samples' => [[0, 60, 80, 0.5], [100, 140, 80, 0.5]]])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => '#000000'], 'roll' => 1, 'blendMode' => 'darken', 'samples' => [[0, 60, 80, 0.5], [100, 140, 80, 0.5]]])->assertOk();
         [$x, $y, $width, $height] = $this->getJson("/marks/{$sheet->id}/drawn")->assertOk()->json('box');
         $scale = 0.92 * 400 / $width;
         $id = $this->postJson("/marks/{$sheet->id}/keep", ['scale' => $scale, 'dx' => -($x + $width / 2 - 200) * $scale, 'dy' => -($y + $height / 2 - 200) * $scale])->assertCreated()->json('id');
@@ -174,11 +174,11 @@ final class WaysTest extends FeatureTestCase
         $loop = array_map(fn (int $i): array => [8.0 * $i, 200 + 90 * cos($i / 40 * 2 * M_PI), 150 + 90 * sin($i / 40 * 2 * M_PI), 1], range(0, 42));
         $uuid = (string) Str::uuid();
         $fill = ['stroke' => $uuid, 'x' => 200.4, 'y' => 150.2, 'ink' => '#707070'];
-        $this->postJson("/sheets/{$sheet->id}/fills", $fill)->assertUnprocessable()->assertJsonPath('errors.x', ['This space is open to the edge of the sheet. Close its outline, then fill it.']);
-        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => '#000000'], 'roll' => 1, 'samples' => $loop])->assertOk();
-        $this->postJson("/sheets/{$sheet->id}/fills", [...$fill, 'ink' => 'grey'])->assertUnprocessable();
-        $this->postJson("/sheets/{$sheet->id}/fills", $fill)->assertOk();
-        $this->postJson("/sheets/{$sheet->id}/fills", $fill)->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/fills", $fill)->assertUnprocessable()->assertJsonPath('errors.x', ['This space is open to the edge of the sheet. Close its outline, then fill it.']);
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => '#000000'], 'roll' => 1, 'samples' => $loop])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/fills", [...$fill, 'ink' => 'grey'])->assertUnprocessable();
+        $this->postJson("/sheets/{$sheet->id}/pen/fills", $fill)->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/fills", $fill)->assertOk();
         self::assertSame(2, $sheet->layer()->strokes()->count());
         $kept = fn (array $how): \Yarrowfog\Core\Raster\Bitmap => $this->kept(Source::query()->findOrFail($this->postJson("/marks/{$sheet->id}/keep", $how)->assertCreated()->json('id')));
         self::assertSame([0x707070FF, 0xFFFFFFFF], [$kept([])->at(200, 150), $kept([])->at(5, 5)]);
@@ -188,7 +188,7 @@ final class WaysTest extends FeatureTestCase
         self::assertSame(0xFFFFFFFF, $kept([])->at(200, 150));
         $this->postJson("/sheets/{$sheet->id}/redo")->assertOk();
         self::assertSame(0x707070FF, $kept([])->at(200, 150));
-        $this->postJson('/sheets/'.Sheet::blank('Sheet', 300, 300)->id.'/fills', $fill)->assertNotFound();
+        $this->postJson('/sheets/'.Sheet::blank('Sheet', 300, 300)->id.'/pen/fills', $fill)->assertNotFound();
     }
 
     /** White is ink where two inks print or the mark has its own colours; as an ink mask it is paper. */
@@ -200,7 +200,7 @@ final class WaysTest extends FeatureTestCase
     {
         $brush = $this->brush(['size' => ['base' => 60]]);
         $sheet = Sheet::blank('Mark', 200, 200, Sheet::TO_DRAW_A_MARK);
-        $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => '#ffffff'], 'roll' => 1, 'samples' => [[0, 100, 100, 1]]])->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => '#ffffff'], 'roll' => 1, 'samples' => [[0, 100, 100, 1]]])->assertOk();
         $source = Source::query()->findOrFail($this->postJson("/marks/{$sheet->id}/keep", ['prints' => $kind, 'turn' => $isPlaced ? 90 : 0])->assertCreated()->json('id'));
         self::assertSame($drawn, $this->kept($source)->at(100, 100));
         self::assertSame($bare, $this->kept($source)->at(5, 5));
@@ -214,7 +214,7 @@ final class WaysTest extends FeatureTestCase
         foreach (['darken' => 0x30, 'normal' => 0xD0] as $mode => $wanted) {
             $sheet = Sheet::blank('Mark', 200, 200, Sheet::TO_DRAW_A_MARK);
             foreach (['#303030', '#d0d0d0'] as $ink) {
-                $this->postJson("/sheets/{$sheet->id}/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => $ink], 'roll' => 1, 'blendMode' => $mode, 'samples' => [[0, 100, 100, 1]]])->assertOk();
+                $this->postJson("/sheets/{$sheet->id}/pen/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => $ink], 'roll' => 1, 'blendMode' => $mode, 'samples' => [[0, 100, 100, 1]]])->assertOk();
             }
             $picture = $this->kept(Source::query()->findOrFail($this->postJson("/marks/{$sheet->id}/keep")->assertCreated()->json('id')));
             self::assertEqualsWithDelta($wanted, $picture->at(100, 100) >> 24, 6, $mode);

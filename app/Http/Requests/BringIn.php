@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Pictures\PictureRefused;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 use LogicException;
@@ -24,7 +25,7 @@ final class BringIn extends FormRequest
             'picture.required' => 'Choose a picture first.',
             'picture.file' => 'Choose a picture first.',
             'picture.uploaded' => 'The file did not arrive whole. The most Yarrowfog opens is 100 MB.',
-            'picture.max' => 'This file is too large. The most Yarrowfog opens is 100 MB.',
+            'picture.max' => PictureRefused::TOO_LARGE,
         ];
     }
 

@@ -50,7 +50,7 @@ export const cutPreviews = {
     async previewOnce(size, counts) {
         try {
             const from = performance.now();
-            const { words, patches } = await callForPixels(`${this.url}/preview`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), size } });
+            const { words, patches } = await callForPixels(`${this.url}/look/preview`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), size } });
             this.took = [this.took[1], (performance.now() - from) / SIZES[size] ** 2];
             if (!counts()) {
                 return;
@@ -81,7 +81,7 @@ export const cutPreviews = {
     check() {
         this.checking.run(async () => {
             try {
-                const { words, patches } = await callForPixels(`${this.url}/checks`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), backdrop: this.backdrop.prints } });
+                const { words, patches } = await callForPixels(`${this.url}/look/checks`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), backdrop: this.backdrop.prints } });
                 this.findings = words.findings;
                 this.checked = true;
                 this.$refs.prints.getContext('2d').putImageData(patches[0].image, 0, 0);

@@ -4,8 +4,8 @@ import { Plain } from './plain';
 /** One stroke on its way: what is new of it goes to the engine in pieces while the pen moves. */
 export class Pieces extends Plain {
     /**
-     * @param {string} url  that takes pieces
-     * @param {object} order  what is sent with every piece; its stroke is a UUID
+     * @param {string} url  that takes pieces; all of one stroke must come to the same worker, so each names the stroke there too
+     * @param {{ stroke: string } & Record<string, unknown>} order  what is sent with every piece; its stroke is a UUID
      * @param {object} once  what is sent with a piece that begins anew
      * @param {number[]} first  sample
      * @param {{ show: (patches: import('./call').Patch[]) => void, told: (words: import('./call').Answer) => void, say: (message: string) => void }} to
@@ -55,7 +55,7 @@ export class Pieces extends Plain {
         const until = this.samples.length;
         const samples = this.samples.slice(this.state ? this.sent : 0, until);
         try {
-            const { words, patches } = await callForPixels(this.url, { json: { ...this.order, samples, ...(this.state ? { state: this.state } : this.once) } });
+            const { words, patches } = await callForPixels(`${this.url}?stroke=${this.order.stroke}`, { json: { ...this.order, samples, ...(this.state ? { state: this.state } : this.once) } });
             if (words.again) {
                 this.state = null;
 

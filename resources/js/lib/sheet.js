@@ -50,7 +50,7 @@ export class SheetView extends Plain {
     async fill(x, y, ink) {
         this.say('');
         try {
-            const { words, patches } = await callForPixels(`${this.url}/fills`, { json: { stroke: uuid(), x, y, ink } });
+            const { words, patches } = await callForPixels(`${this.url}/pen/fills`, { json: { stroke: uuid(), x, y, ink } });
             this.show(patches);
             this.onHistory(words);
         } catch (error) {

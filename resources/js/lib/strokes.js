@@ -42,7 +42,7 @@ export class Strokes extends Plain {
 
     /** @param {object} order  brush, size, opacity, inks, roll, realPressure */
     begin(order, first) {
-        const stroke = new Pieces(`${this.sheet}/pieces`, { ...order, stroke: uuid() }, {}, first, { show: this.show, told: (words) => this.wait(words.provisional), say: this.say });
+        const stroke = new Pieces(`${this.sheet}/pen/pieces`, { ...order, stroke: uuid() }, {}, first, { show: this.show, told: (words) => this.wait(words.provisional), say: this.say });
         this.current = stroke;
         // Its pieces are laid over the sheet, so the stroke before must have reached it.
         this.tail = this.tail.then(() => stroke.paint()).then(() => this.#sendWaiting());
@@ -80,7 +80,7 @@ export class Strokes extends Plain {
     async #sendWaiting() {
         while (this.waiting.length) {
             try {
-                const { words, patches } = await callForPixels(`${this.sheet}/strokes`, { json: this.waiting[0] });
+                const { words, patches } = await callForPixels(`${this.sheet}/pen/strokes?stroke=${this.waiting[0].stroke}`, { json: this.waiting[0] });
                 this.#settled();
                 this.wait([]);
                 this.show(patches);

@@ -164,7 +164,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
         const order = this.order();
         try {
             if (this.isSlow) {
-                const { patches } = await callForPixels(`${this.url}/swatch`, { json: { ...order, coarse: true } });
+                const { patches } = await callForPixels(`${this.url}/look/swatch`, { json: { ...order, coarse: true } });
                 if (!counts()) {
                     return;
                 }
@@ -175,7 +175,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
                 }
             }
             const from = performance.now();
-            const { words, patches } = await callForPixels(`${this.url}/swatch`, { json: order });
+            const { words, patches } = await callForPixels(`${this.url}/look/swatch`, { json: order });
             this.isSlow = performance.now() - from > SLOW;
             if (!counts()) {
                 return;
@@ -205,7 +205,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
             return;
         }
         try {
-            const told = await call(`${this.url}/advice`, { json: { ...this.order(), dpi: this.dpi } });
+            const told = await call(`${this.url}/ask/advice`, { json: { ...this.order(), dpi: this.dpi } });
             Object.assign(this, { report: told.report, idle: told.idle, still: told.still, stages: Object.freeze(told.stages), leading: told.leading, tip: told.tip });
             this.lit = null;
             this.drawStations();
@@ -243,7 +243,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
         let from = null;
         try {
             do {
-                const part = await call(`${this.url}/influence`, { json: { ...this.order(), station: this.station, ...(from === null ? {} : { from }) } });
+                const part = await call(`${this.url}/ask/influence`, { json: { ...this.order(), station: this.station, ...(from === null ? {} : { from }) } });
                 if (this.changes !== now || this.isPainting) {
                     return;
                 }
@@ -281,7 +281,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
             return;
         }
         try {
-            const { words, patches } = await callForPixels(`${this.url}/beginnings`, { json: this.order() });
+            const { words, patches } = await callForPixels(`${this.url}/ask/beginnings`, { json: this.order() });
             this.beginnings = words.beginnings;
             this.$nextTick(() => document.querySelectorAll('[data-beginning] canvas').forEach((canvas, i) => {
                 showPicture(canvas, patches[i].image);
@@ -305,7 +305,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
         const setting = this.chosen;
         this.ranging.run(async () => {
             try {
-                const { words, patches } = await callForPixels(`${this.url}/range`, { json: { ...this.order(), setting } });
+                const { words, patches } = await callForPixels(`${this.url}/ask/range`, { json: { ...this.order(), setting } });
                 this.range = { setting, values: words.values };
                 this.$nextTick(() => document.querySelectorAll('[data-range]').forEach((canvas, i) => {
                     const { image } = patches[i] ?? {};

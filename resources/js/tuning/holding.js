@@ -99,7 +99,7 @@ export const holding = {
     },
     async paintSide(name, canvas) {
         try {
-            const { patches } = await callForPixels(`${this.url}/swatch`, { json: { ...this.order(), ...this.state(name), roll: this.roll } });
+            const { patches } = await callForPixels(`${this.url}/look/swatch`, { json: { ...this.order(), ...this.state(name), roll: this.roll } });
             canvas.width = this.$refs.swatch.width;
             canvas.height = this.$refs.swatch.height;
             patches.forEach((patch) => canvas.getContext('2d').putImageData(patch.image, patch.x, patch.y));

@@ -55,7 +55,7 @@ export const practising = {
         this.isPainting = true;
         // What lies under the stroke is needed once: after that the engine has it.
         const { strokes, under, recorded, pen, ...order } = this.order();
-        this.stroke = new Pieces(`${this.url}/pieces`, { ...order, stroke: uuid(), realPressure: isPen }, { strokes, under, recorded, pen }, sample, {
+        this.stroke = new Pieces(`${this.url}/pen/pieces`, { ...order, stroke: uuid(), realPressure: isPen }, { strokes, under, recorded, pen }, sample, {
             show: (patches) => this.showPieces(patches),
             told: (words) => {
                 if (this.hasCurve) {

@@ -92,21 +92,6 @@ final class LargePrintTest extends TestCase
         self::assertSame(2.0, $whole->stencil(400.0, 400.0)->pxPerX / $halved->stencil(400.0, 400.0)->pxPerX);
     }
 
-    /** Handed on as bytes, a halved stencil comes back as it was. */
-    public function test_a_halved_stencil_is_shared(): void
-    {
-        $tip = self::tip(420, fn (float $r): float => $r < 1 ? (1 - $r * $r) ** 2 : 0.0);
-        $first = new StencilRack($tip, true, null, true);
-        $first->share(fn (): ?string => null);
-        $cut = $first->stencil(401.0, 333.0);
-        $exports = $first->exports();
-        self::assertCount(1, $exports);
-        $second = new StencilRack($tip, true, null, true);
-        $second->share(fn (string $name): ?string => $exports[$name] ?? null);
-        self::assertEquals($cut, $second->stencil(401.0, 333.0));
-        self::assertSame([], $second->exports());
-    }
-
     #[TestWith([40, 30])]
     #[TestWith([41, 33])]
     public function test_smoothness_is_measured_at_every_pixel(int $width, int $height): void

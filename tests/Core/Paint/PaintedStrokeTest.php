@@ -17,7 +17,6 @@ use Yarrowfog\Core\Paint\PictureUnder;
 use Yarrowfog\Core\Paint\StrokePainter;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Trace;
@@ -64,28 +63,16 @@ final class PaintedStrokeTest extends TestCase
         $whole = (new StrokePainter($kit, $brush, new PictureUnder($under)))->stroke($trace, 9, $bounds);
         $expected = Lay::over($under, $bounds, $whole);
 
-        foreach (['taken up by another process each time', 'at hand'] as $way) {
-            $stroke = null;
-            $kept = [];
-            $shown = $under->words;
-            $chance = new Randomizer(new Mt19937(6));
-            // The first piece is a single sample, as that of a real pen is: no dab is certain yet.
-            for ($samples = $trace->samples, $count = 1; $samples !== []; $count = $chance->getInt(1, 30)) {
-                $piece = array_splice($samples, 0, $count);
-                if ($stroke === null || $way !== 'at hand') {
-                    $state = $stroke === null ? null : (string) json_encode($stroke->state());
-                    $stroke = (new StrokePainter($kit, $brush, new PictureUnder($under)))->begin($trace->realPressure, 9, $bounds, null, fn (string $name): ?string => $kept[$name] ?? null);
-                    if ($state !== null) {
-                        $stroke->resume(Reading::of(json_decode($state, true)));
-                    }
-                }
-                $stroke->feed($piece);
-                self::assertSame([], $stroke->provisional());
-                $shown = self::show($shown, $under, $stroke);
-                $kept = $way === 'at hand' ? [] : [...$kept, ...$stroke->exports()];
-            }
-            self::assertLiesAsExpected($expected, $shown, $under, $trace, 60 + 60 * $brush->base('steadying'));
+        $stroke = (new StrokePainter($kit, $brush, new PictureUnder($under)))->begin($trace->realPressure, 9, $bounds);
+        $shown = $under->words;
+        $chance = new Randomizer(new Mt19937(6));
+        // The first piece is a single sample, as that of a real pen is: no dab is certain yet.
+        for ($samples = $trace->samples, $count = 1; $samples !== []; $count = $chance->getInt(1, 30)) {
+            $stroke->feed(array_splice($samples, 0, $count));
+            self::assertSame([], $stroke->provisional());
+            $shown = self::show($shown, $under, $stroke);
         }
+        self::assertLiesAsExpected($expected, $shown, $under, $trace, 60 + 60 * $brush->base('steadying'));
     }
 
     /**
@@ -122,7 +109,7 @@ final class PaintedStrokeTest extends TestCase
         $trace = self::trace();
         $bounds = new Rect(0, 0, ...self::AREA);
         $painter = new StrokePainter(self::kit(isset($settings['biteSize']), isset($settings['frameRule'])), $brush, new PictureUnder(self::under()));
-        $stroke = $painter->begin($trace->realPressure, 9, $bounds, null, null);
+        $stroke = $painter->begin($trace->realPressure, 9, $bounds);
         $chance = new Randomizer(new Mt19937(8));
         $stroke->feed([$trace->samples[0]]);
         for ($fed = 1; $fed + 30 < count($trace->samples); $fed += $count) {

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Core\Paint;
 
-use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -12,7 +11,6 @@ use Yarrowfog\Core\Paint\DabPrinter;
 use Yarrowfog\Core\Paint\HalvedLevels;
 use Yarrowfog\Core\Paint\Pairs;
 use Yarrowfog\Core\Paint\StrokeBuffer;
-use Yarrowfog\Core\Paint\TileForm;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Brush;
@@ -39,26 +37,6 @@ final class PairsTest extends TestCase
                 self::assertSame($x >= $left && $x < $right && $y >= $top && $y < $bottom ? $pairs[$i >> 1] >> 16 * ($i & 1) & 65535 : 0, $c);
             }
         }
-    }
-
-    /** @return iterable<string, array{TileForm, int}> each form, and the largest int in it */
-    public static function forms(): iterable
-    {
-        yield 'coverage' => [TileForm::Coverage, 65535];
-        yield 'pairs' => [TileForm::Pairs, 0xFFFFFFFF];
-        yield 'density' => [TileForm::Density, PHP_INT_MAX];
-        yield 'colours' => [TileForm::Colours, PHP_INT_MAX];
-    }
-
-    #[DataProvider('forms')]
-    public function test_a_tile_comes_back_from_its_bytes(TileForm $form, int $most): void
-    {
-        $chance = new Randomizer(new Mt19937(4));
-        $tile = array_map(fn (int $i): int => $i === 1 ? $most : $chance->getInt(0, $most), range(1, $form->ints()));
-        $bytes = $form->toBytes($tile);
-        self::assertSame($tile, $form->fromBytes($bytes));
-        self::assertNull($form->fromBytes(substr($bytes, 0, -8)));
-        self::assertNull($form->fromBytes(''));
     }
 
     /** Upright dabs at every place within a pixel: rows that just touch the print are read nowhere beyond it. */

@@ -6,7 +6,6 @@ namespace Tests\Core\Stroke;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
-use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Brush;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
@@ -152,21 +151,6 @@ final class HandTest extends TestCase
             $there = $steadier->feed(new Sample($t, 200, 100));
         }
         self::assertEqualsWithDelta(160, $there->x, 0.01);
-    }
-
-    public function test_it_can_be_taken_up_by_another_process(): void
-    {
-        $one = new Steadier(0.7);
-        $two = new Steadier(0.7);
-        for ($i = 0; $i < 40; $i++) {
-            $sample = new Sample($i * 8, 5 * $i, 60 * sin($i / 5), 0.5);
-            $a = $one->feed($sample);
-            $next = new Steadier(0.7);
-            $next->resume(Reading::of(json_decode((string) json_encode($two->state()), true)));
-            $two = $next;
-            $b = $two->feed($sample);
-            self::assertEqualsWithDelta([$a->x, $a->y], [$b->x, $b->y], 1e-9);
-        }
     }
 
     public function test_the_response_bends_what_the_pen_presses_real_or_assumed(): void

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving;
+
+use App\Store\Library;
+use App\Store\Memory;
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Foundation\Application;
+use RuntimeException;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * A process that answers requests one after another and keeps in its memory what the next one will need: the stroke
+ * that is being painted, the picture before the step whose slider moves.
+ *
+ * It ends after many requests, or when it has grown too large, and when it is told to: never within a request.
+ */
+final class Worker
+{
+    /** s that one request may take. */
+    public const DEADLINE = 60;
+
+    /** Requests after which it is replaced. */
+    private const MOST_REQUESTS = 100000;
+
+    /** Bytes from which on it is replaced. */
+    private const LARGEST = 2 << 30;
+
+    /** s without a byte after which a web server is taken to be gone. */
+    private const PATIENCE = 10;
+
+    /** Bytes that one call of the system moves. */
+    private const PIECE = 1 << 20;
+
+    private bool $isTold = false;
+
+    private function __construct(private readonly Application $app, private readonly Kernel $kernel, private readonly int $deadline)
+    {
+    }
+
+    /** @param  int  $deadline  s that one request may take */
+    public static function of(Application $app, int $deadline = self::DEADLINE): self
+    {
+        $app->instance(Memory::class, new Memory(lasts: true));
+        $app->singleton(Library::class);
+        $kernel = $app->make(Kernel::class);
+        $kernel->bootstrap();
+
+        return new self($app, $kernel, $deadline);
+    }
+
+    /**
+     * A socket to be served: who calls there waits from now on, while the application is still being set up.
+     *
+     * @return resource
+     *
+     * @throws RuntimeException when there can be none
+     */
+    public static function listen(string $socket)
+    {
+        @unlink($socket);
+
+        return @stream_socket_server("unix://{$socket}", $code, $message) ?: throw new RuntimeException("No worker can stand at {$socket}: {$message}");
+    }
+
+    /**
+     * Answers until it is told to end, or should be replaced.
+     *
+     * @param  resource  $door  as `listen` gave it
+     */
+    public function serve($door): void
+    {
+        pcntl_async_signals(true);
+        pcntl_signal(SIGTERM, fn () => $this->isTold = true, false);
+        pcntl_signal(SIGALRM, fn () => throw new DeadlinePassed($this->deadline));
+        for ($answered = 0; ! $this->isTold && $answered < self::MOST_REQUESTS && memory_get_usage(true) < self::LARGEST;) {
+            // A signal ends the waiting.
+            $call = @stream_socket_accept($door, 1.0);
+            if ($call !== false) {
+                $this->take($call);
+                $answered++;
+            }
+        }
+        @unlink((string) stream_socket_get_name($door, false));
+    }
+
+    /** @param  resource  $call */
+    private function take($call): void
+    {
+        stream_set_chunk_size($call, self::PIECE);
+        stream_set_timeout($call, self::PATIENCE);
+        $request = ScgiRequest::receive($call);
+        if ($request !== null) {
+            $this->app->make(Library::class)->refresh();
+            pcntl_alarm($this->deadline);
+            $response = $this->kernel->handle($request);
+            pcntl_alarm(0);
+            self::send($call, $response);
+        }
+        fclose($call);
+        if ($request !== null) {
+            $this->kernel->terminate($request, $response);
+            $this->app->forgetScopedInstances();
+        }
+    }
+
+    /** @param  resource  $call */
+    private static function send($call, Response $response): void
+    {
+        $body = (string) $response->getContent();
+        $response->headers->set('Content-Length', (string) strlen($body));
+        $head = "Status: {$response->getStatusCode()}\r\n";
+        foreach ($response->headers->allPreserveCase() as $name => $values) {
+            foreach (array_filter(is_array($values) ? $values : [], is_string(...)) as $value) {
+                $head .= "{$name}: {$value}\r\n";
+            }
+        }
+        $bytes = "{$head}\r\n{$body}";
+        for ($at = 0; $at < strlen($bytes); $at += $written) {
+            $written = @fwrite($call, $at === 0 ? $bytes : substr($bytes, $at));
+            if ($written === false || $written === 0) {
+                return;
+            }
+        }
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+/** Files that only processes of this machine hand to one another, and that nobody misses after it was switched off. */
+final class Scratch
+{
+    private const MEMORY = '/dev/shm';
+
+    /**
+     * In memory where the system offers that, since replacing a file on a disk costs milliseconds; otherwise in the storage.
+     *
+     * @param  string  $part  a folder in it
+     */
+    public static function folder(string $part): string
+    {
+        return self::root(storage_path('yarrowfog/scratch'))."/{$part}";
+    }
+
+    /** @param  string  $onDisk  used where there is no such memory */
+    public static function root(string $onDisk): string
+    {
+        return is_dir(self::MEMORY) && is_writable(self::MEMORY) ? self::MEMORY.'/yarrowfog-'.hash('xxh64', $onDisk) : $onDisk;
+    }
+}

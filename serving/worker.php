@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+// One worker behind the web server: php serving/worker.php SOCKET. See App\Serving\Worker, and bin/serve.
+
+use App\Serving\Worker;
+use Illuminate\Foundation\Application;
+
+require __DIR__.'/../vendor/autoload.php';
+
+if (! isset($argv[1])) {
+    fwrite(STDERR, 'Workers are set up by bin/serve.'.PHP_EOL);
+    exit(2);
+}
+$door = Worker::listen($argv[1]);
+/** @var Application $app */
+$app = require_once __DIR__.'/../bootstrap/app.php';
+Worker::of($app)->serve($door);

@@ -1,0 +1,220 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Cutting\Halfway;
+use App\Gathering\Gatherer;
+use App\Http\Gone;
+use App\Models\Sheet;
+use App\Store\Memory;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
+use stdClass;
+use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Practice\Movements;
+
+/** A worker: what it has at hand from one request to the next, and that its answers are those of a page. */
+final class LiveWorkerTest extends FeatureTestCase
+{
+    private const UUID = '0f8fad5b-d9cb-469f-a165-70867728950e';
+
+    public function test_a_memory_that_lasts_holds_what_was_used_last_and_another_holds_nothing(): void
+    {
+        $lasting = new Memory(lasts: true);
+        $things = array_map(fn (): stdClass => new stdClass, range(0, 3));
+        foreach ([0, 1, 2] as $i) {
+            $lasting->hold('drawer', "thing {$i}", $things[$i], 3);
+        }
+        self::assertSame($things[0], $lasting->recall('drawer', 'thing 0', stdClass::class));
+        $lasting->hold('drawer', 'thing 3', $things[3], 3);
+        self::assertNull($lasting->recall('drawer', 'thing 1', stdClass::class));
+        self::assertSame($things[0], $lasting->recall('drawer', 'thing 0', stdClass::class));
+        self::assertNull($lasting->recall('drawer', 'thing 0', Sheet::class));
+        self::assertNull($lasting->recall('other drawer', 'thing 0', stdClass::class));
+
+        $other = new Memory;
+        $other->hold('drawer', 'thing', $things[0], 3);
+        self::assertNull($other->recall('drawer', 'thing', stdClass::class));
+    }
+
+    /** @return array<string, array{array<string, mixed>}> */
+    public static function brushes(): array
+    {
+        return [
+            'one colour' => [['size' => ['base' => 40, 'drives' => [['input' => 'pressure', 'from' => 0.1, 'to' => 1]]], 'flow' => ['base' => 0.4]]],
+            'drifting colours, a tooth' => [['size' => ['base' => 40, 'spread' => 0.4], 'driftHue' => ['base' => 60], 'tooth' => ['base' => 'slate']]],
+            'a smudge' => [['size' => ['base' => 36], 'does' => ['base' => 'smudges']]],
+            'a band' => [['size' => ['base' => 24], 'laidAs' => ['base' => 'band, repeated']]],
+        ];
+    }
+
+    /**
+     * A process that has nothing at hand is sent the whole trace so far each time: slower, and the same.
+     *
+     * @param  array<string, mixed>  $settings
+     */
+    #[DataProvider('brushes')]
+    public function test_the_whole_trace_so_far_gives_the_pixels_that_pieces_give(array $settings): void
+    {
+        [$sheet, $order, $samples] = $this->begun($settings);
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'stroke' => 'aaaaaaaa-d9cb-469f-a165-70867728950e', 'samples' => [[0, 40, 40, 1], [60, 460, 220, 1]]])->assertOk();
+        $url = "/sheets/{$sheet->id}/pen/pieces";
+        $first = self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 0, 20)]));
+        self::assertTrue(self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 20, 20), 'state' => $first['words']['state']]))['words']['again']);
+        $all = self::patches($this->postJson($url, [...$order, 'samples' => $samples]))['patches'];
+        $this->atAWorker();
+        $pieces = $this->pieces($sheet, $order, $samples);
+        $seen = [];
+        foreach ($pieces as $patches) {
+            foreach ($patches as $patch) {
+                $seen = self::laid($seen, $patch);
+            }
+        }
+        $compared = 0;
+        foreach ($all as $patch) {
+            $there = array_intersect_key(self::laid([], $patch), $seen);
+            self::assertSame([], array_diff_assoc($there, $seen));
+            $compared += count($there);
+        }
+        self::assertGreaterThan(5000, $compared);
+    }
+
+    /**
+     * Ended from its pieces, or painted from its whole trace: the same is kept.
+     *
+     * @param  array<string, mixed>  $settings
+     */
+    #[DataProvider('brushes')]
+    public function test_a_stroke_at_hand_is_ended_as_it_would_be_painted_whole(array $settings): void
+    {
+        [$sheet, $order, $samples] = $this->begun($settings);
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples])->assertOk();
+        $kept = fn (): array => DB::table('tiles')->orderBy('place')->get(['place', 'pixels', 'rest'])->all();
+        $whole = $kept();
+        $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
+        self::assertSame([], $kept());
+        $this->atAWorker();
+        foreach (['aaaaaaaa-d9cb-469f-a165-70867728950e' => $samples, 'bbbbbbbb-d9cb-469f-a165-70867728950e' => [...array_slice($samples, 0, 30), [$samples[30][0], 333, 222, 1], ...array_slice($samples, 31)]] as $uuid => $inPieces) {
+            // The second time the pieces were not those of the trace that is kept.
+            $this->pieces($sheet, [...$order, 'stroke' => $uuid], $inPieces);
+            $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'stroke' => $uuid, 'samples' => $samples])->assertOk();
+            self::assertEquals($whole, $kept());
+            $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
+        }
+    }
+
+    public function test_a_stroke_at_hand_goes_on_only_with_its_own_next_piece_and_order(): void
+    {
+        [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30]]);
+        $this->atAWorker();
+        $url = "/sheets/{$sheet->id}/pen/pieces";
+        $ask = fn (array $more): array => self::patches($this->postJson($url, [...$order, ...$more]))['words'];
+        $first = $ask(['samples' => array_slice($samples, 0, 40)]);
+        $second = $ask(['samples' => array_slice($samples, 40, 20), 'state' => $first['state']]);
+        self::assertSame(2, $second['state']['piece']);
+        foreach ([['state' => $first['state']], ['state' => $second['state'], 'size' => 60], ['state' => $second['state'], 'roll' => 8], ['state' => $second['state'], 'stroke' => 'bbbbbbbb-d9cb-469f-a165-70867728950e']] as $wrong) {
+            self::assertTrue($ask(['samples' => array_slice($samples, 60, 20), ...$wrong])['again']);
+        }
+        self::assertSame(3, $ask(['samples' => array_slice($samples, 60, 20), 'state' => $second['state']])['state']['piece']);
+    }
+
+    public function test_a_piece_painted_on_the_swatch_goes_on_at_hand(): void
+    {
+        $brush = $this->brush(['size' => ['base' => 40]]);
+        $samples = [[0, 200, 100, 0.5], [20, 260, 120, 0.7], [40, 320, 110, 0.8], [60, 380, 100, 0.6], [80, 420, 140, 0.9]];
+        $ask = fn (array $samples, array $state): array => self::patches($this->postJson("/tune/{$brush->id}/pen/pieces", ['brush' => $brush->current()->toArray(), 'roll' => 3, 'stroke' => self::UUID, 'realPressure' => true, 'samples' => $samples, ...$state]));
+        $whole = $ask($samples, []);
+        $this->atAWorker();
+        $state = $seen = [];
+        foreach ([array_slice($samples, 0, 2), array_slice($samples, 2, 2), array_slice($samples, 4)] as $piece) {
+            $answer = $ask($piece, $state);
+            $state = ['state' => $answer['words']['state']];
+            foreach ($answer['patches'] as $patch) {
+                $seen = self::laid($seen, $patch);
+            }
+        }
+        self::assertNotSame([], $whole['patches']);
+        foreach ($whole['patches'] as $patch) {
+            self::assertSame([], array_diff_assoc(array_intersect_key(self::laid([], $patch), $seen), $seen));
+        }
+        self::assertGreaterThan(5000, count($seen));
+    }
+
+    public function test_a_replay_at_hand_is_that_of_its_own_steps_only(): void
+    {
+        $this->atAWorker();
+        $source = $this->source();
+        $list = fn (float $white): array => ['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => $white]], ['step' => 'blur', 'numbers' => ['sigma' => 3]]]];
+        $pixels = fn (array $list, int $at): Bitmap => self::patches($this->postJson("/cut/{$source->id}/look/preview", ['list' => $list, 'at' => $at]))['patches'][0]['picture'];
+        foreach ([[200, 1], [200, 0], [120, 1], [120, 1], [200, 1]] as [$white, $at]) {
+            $whole = CutList::read($list($white))->replay(app(Gatherer::class)->preview($source)->bitmap());
+            self::assertSame(hash('xxh128', $whole->toBytes()), hash('xxh128', $pixels($list($white), $at)->toBytes()));
+        }
+        self::assertNotNull(app(Halfway::class)->find($source, 'end', CutList::read($list(200)), 2));
+        self::assertNull(app(Halfway::class)->find($source, 'end', CutList::read($list(201)), 2));
+    }
+
+    /**
+     * @param  array<string, mixed>  $settings
+     * @return array{Sheet, array<string, mixed>, list<list<float>>}
+     */
+    private function begun(array $settings): array
+    {
+        $samples = array_map(fn ($s): array => [round($s->t, 3), round($s->x, 3), round($s->y, 3), round($s->pressure, 4)], Movements::swell(new Rect(40, 60, 400, 160))->samples);
+
+        return [Sheet::blank('Test', 500, 300), ['stroke' => self::UUID, 'brush' => $this->brush($settings)->id, 'roll' => 7, 'realPressure' => true], $samples];
+    }
+
+    /**
+     * @param  array<string, mixed>  $order
+     * @param  list<list<float>>  $samples
+     * @return list<list<array{x: int, y: int, picture: Bitmap}>> what each piece shows
+     */
+    private function pieces(Sheet $sheet, array $order, array $samples): array
+    {
+        $state = [];
+        $seen = [];
+        // The first piece is too short for a dab, as that of a real pen is.
+        foreach ([array_slice($samples, 0, 1), ...array_chunk(array_slice($samples, 1), 17)] as $piece) {
+            $answer = self::patches($this->postJson("/sheets/{$sheet->id}/pen/pieces", [...$order, 'samples' => $piece, ...$state]));
+            $state = ['state' => $answer['words']['state']];
+            $seen[] = $answer['patches'];
+        }
+
+        return $seen;
+    }
+
+    /**
+     * @param  array<string, int>  $pixels  by place
+     * @param  array{x: int, y: int, picture: Bitmap}  $patch
+     * @return array<string, int>
+     */
+    private static function laid(array $pixels, array $patch): array
+    {
+        foreach ($patch['picture']->pixels as $i => $pixel) {
+            $pixels[($patch['x'] + $i % $patch['picture']->width).' '.($patch['y'] + intdiv($i, $patch['picture']->width))] = $pixel;
+        }
+
+        return $pixels;
+    }
+
+    /** What is not there any more is told in words that help. */
+    #[TestWith(['/sheets/999/pen/pieces', 'This sheet is gone.'])]
+    #[TestWith(['/tune/999/pen/pieces', 'This brush is gone.'])]
+    #[TestWith(['/tune/999/look/swatch', 'This brush is gone.'])]
+    #[TestWith(['/tune/999/ask/advice', 'This brush is gone.'])]
+    #[TestWith(['/tune/999/ask/influence', 'This brush is gone.'])]
+    #[TestWith(['/tune/999/ask/range', 'This brush is gone.'])]
+    #[TestWith(['/tune/999/ask/beginnings', 'This brush is gone.'])]
+    #[TestWith(['/cut/999/look/preview', Gone::SENTENCE])]
+    #[TestWith(['/cut/999/look/checks', Gone::SENTENCE])]
+    public function test_what_is_gone_is_said_so(string $path, string $words): void
+    {
+        $this->postJson($path)->assertStatus(404)->assertExactJson(['message' => $words]);
+    }
+}

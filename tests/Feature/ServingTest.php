@@ -1,0 +1,225 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Sheet;
+use App\Serving\Configuration;
+use App\Serving\ScgiRequest;
+use App\Serving\Supervisor;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Routing\Route as Routed;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+use PHPUnit\Framework\Attributes\TestWith;
+use Tests\Browser\Process;
+
+/** The processes that serve: what they read, what they answer, and that none is left behind. */
+final class ServingTest extends FeatureTestCase
+{
+    private const STROKE = '0f8fad5b-d9cb-469f-a165-70867728950e';
+
+    public function test_a_request_arrives_as_it_was_sent(): void
+    {
+        $body = "{\"a\": \"Sél\"}\0".random_bytes(70000);
+        $request = self::received(ScgiClient::request('/sheets/3/pen/pieces?stroke=ab-c', $body)) ?? self::fail();
+        self::assertSame($body, $request->getContent());
+        self::assertSame(['POST', '/sheets/3/pen/pieces', 'ab-c', 'same-origin', true], [$request->getMethod(), $request->getPathInfo(), $request->query('stroke'), $request->headers->get('Sec-Fetch-Site'), $request->expectsJson()]);
+        self::assertSame('', self::received(ScgiClient::request('/ask/inks', ''))?->getContent());
+    }
+
+    public function test_what_is_cut_off_or_no_request_is_none(): void
+    {
+        $whole = ScgiClient::request('/ask/inks', '{"hex": "#336699"}');
+        foreach ([...array_map(fn (int $n): string => substr($whole, 0, $n), range(0, strlen($whole) - 1)), '9999999:x', 'x:y,', '-1:,', '12:CONTENT_LENGTH,', str_replace("SCGI\0001", "SCGI\0002", $whole), str_replace("CONTENT_LENGTH\00018", "CONTENT_LENGTH\000-1", $whole), str_replace(',{"hex', ';{"hex', $whole)] as $bytes) {
+            self::assertNull(self::received($bytes), bin2hex(substr($bytes, 0, 40)));
+        }
+    }
+
+    /** Every live route, asked of a worker and of the application itself: the same bytes, whether it can be done or not. */
+    public function test_a_worker_answers_as_a_page_does(): void
+    {
+        $this->useLibraryOnDisk();
+        $sheet = Sheet::blank('Test', 300, 200);
+        $mark = Sheet::blank('Mark', 300, 200, Sheet::TO_DRAW_A_MARK);
+        $brush = $this->brush(['size' => ['base' => 20], 'driftHue' => ['base' => 30]]);
+        $source = $this->source();
+        $order = ['stroke' => self::STROKE, 'brush' => $brush->id, 'roll' => 7, 'realPressure' => true, 'samples' => [[0, 40, 40, 1], [30, 160, 120, 1], [60, 200, 100, 0.5]]];
+        $swatch = ['brush' => $brush->current()->toArray(), 'roll' => 3];
+        $list = ['list' => ['steps' => [['step' => 'clear-paper']]]];
+        $bodies = [
+            'sheets.piece' => [$sheet->id, $order],
+            'sheets.stroke' => [$sheet->id, $order],
+            'sheets.fill' => [$mark->id, ['stroke' => self::STROKE, 'x' => 50, 'y' => 50, 'ink' => '#204060']],
+            'tune.piece' => [$brush->id, [...$swatch, 'stroke' => self::STROKE, 'realPressure' => true, 'samples' => $order['samples']]],
+            'tune.swatch' => [$brush->id, $swatch],
+            'tune.advice' => [$brush->id, $swatch],
+            'tune.influence' => [$brush->id, [...$swatch, 'station' => 'hand']],
+            'tune.range' => [$brush->id, [...$swatch, 'setting' => 'size']],
+            'tune.beginnings' => [$brush->id, $swatch],
+            'cut.preview' => [$source->id, $list],
+            'cut.checks' => [$source->id, $list],
+            'inks' => [null, ['hex' => '#336699']],
+        ];
+        $live = array_filter(Route::getRoutes()->getRoutes(), fn (Routed $r): bool => preg_match('#(^|/)(pen|look|ask)/#', $r->uri()) === 1);
+        self::assertEqualsCanonicalizing(array_keys($bodies), array_map(fn (Routed $r): ?string => $r->getName(), array_values($live)));
+        $socket = "{$this->folder}/worker.sock";
+        $worker = new Process(['php', 'serving/worker.php', $socket], ['DB_DATABASE' => "{$this->folder}/library.sqlite", 'APP_ENV' => 'testing'], "{$this->folder}/logs/worker.log");
+        try {
+            $this->waitUntil(fn (): bool => ScgiClient::ask($socket, ScgiClient::request('/ask/inks', '{}')) !== null, "{$this->folder}/logs/worker.log");
+            $compared = 0;
+            foreach ($bodies as $name => [$id, $body]) {
+                foreach ([[$id, $body], [$id, []], [$id, [...$body, 'unknown' => 1]], [$id === null ? null : 999, $body]] as [$of, $sent]) {
+                    $path = (string) parse_url($of === null ? route($name) : route($name, $of), PHP_URL_PATH);
+                    // What a first answer stored would be answered otherwise the second time.
+                    DB::beginTransaction();
+                    $own = $this->postJson($path, $sent);
+                    DB::rollBack();
+                    [$status, $headers, $answer] = ScgiClient::ask($socket, ScgiClient::request($path, (string) json_encode($sent))) ?? self::fail((string) file_get_contents("{$this->folder}/logs/worker.log"));
+                    self::assertSame([$own->getStatusCode(), $own->getContent()], [$status, $answer], "{$name} ".substr((string) json_encode($sent), 0, 80));
+                    foreach (['content-type', 'content-security-policy', 'x-content-type-options'] as $header) {
+                        self::assertSame($own->headers->get($header), $headers[$header], $header);
+                    }
+                    $compared += $status < 300 ? 1 : 0;
+                }
+            }
+            self::assertGreaterThanOrEqual(count($bodies), $compared);
+            self::assertSame(403, ScgiClient::ask($socket, ScgiClient::request('/ask/inks', '{"hex": "#336699"}', ['HTTP_SEC_FETCH_SITE' => 'cross-site']))[0] ?? 0);
+            self::assertSame(404, ScgiClient::ask($socket, ScgiClient::request('/ask/nothing', ''))[0] ?? 0);
+            // What is no request is passed over, and the next one answered.
+            self::assertNull(ScgiClient::ask($socket, 'GET / HTTP/1.1'."\r\n\r\n"));
+            self::assertSame(200, ScgiClient::ask($socket, ScgiClient::request('/ask/inks', '{"hex": "#336699"}'))[0] ?? 0);
+        } finally {
+            $worker->end();
+        }
+        self::assertFileDoesNotExist($socket);
+    }
+
+    public function test_a_worker_stops_what_takes_too_long_and_goes_on(): void
+    {
+        $socket = "{$this->folder}/worker.sock";
+        $worker = $this->slowWorker($socket, deadline: 1);
+        try {
+            $slow = ScgiClient::ask($socket, ScgiClient::request('/ask/slow?ms=20000', ''));
+            self::assertSame([503, 'This took longer than 1 s and was stopped. What you made is kept; a smaller size is done sooner.'], [$slow[0] ?? 0, json_decode($slow[2] ?? '', true)['message'] ?? '']);
+            self::assertSame(200, ScgiClient::ask($socket, ScgiClient::request('/ask/slow?ms=1', ''))[0] ?? 0);
+        } finally {
+            $worker->end();
+        }
+    }
+
+    public function test_a_worker_that_is_told_to_end_answers_what_it_is_at_first(): void
+    {
+        $socket = "{$this->folder}/worker.sock";
+        $worker = $this->slowWorker($socket, deadline: 30);
+        $call = stream_socket_client("unix://{$socket}") ?: self::fail();
+        $begun = "{$this->folder}/begun";
+        fwrite($call, ScgiClient::request('/ask/slow?ms=600&begun='.rawurlencode($begun), ''));
+        $this->waitUntil(fn (): bool => is_file($begun));
+        $worker->signal(SIGTERM);
+        self::assertStringStartsWith("Status: 200\r\n", (string) stream_get_contents($call));
+        $this->waitUntil(fn (): bool => ! file_exists($socket));
+        $worker->end();
+    }
+
+    public function test_the_configuration_is_whole_and_the_servers_accept_it(): void
+    {
+        $run = "{$this->folder}/run";
+        mkdir($run);
+        $configuration = new Configuration('127.0.0.1:8123', $run, $run, base_path(), 3);
+        $configuration->write();
+        $nginx = (string) file_get_contents("{$run}/nginx.conf");
+        self::assertStringNotContainsString('{{', $nginx.file_get_contents("{$run}/php-fpm.conf"));
+        self::assertSame(3, substr_count($nginx, "{$run}/pen-"));
+        self::assertStringContainsString('server_name localhost 127.0.0.1 [::1];', $nginx);
+        $commands = $configuration->commands(['-d', 'a=b'], ['-d', 'c=d'], ['env', 'E=f']);
+        self::assertSame(['pages', 'pen 0', 'pen 1', 'pen 2', 'look 0', 'look 1', 'ask 0', 'ask 1', 'front'], array_keys($commands));
+        self::assertSame(['env', 'E=f'], array_slice($commands['look 1'], 0, 2));
+        foreach (['front' => '-t', 'pages' => '-t'] as $name => $test) {
+            $process = new \Symfony\Component\Process\Process([...array_diff($commands[$name], ['-F', '-d', 'a=b']), $test]);
+            $process->run();
+            self::assertSame(0, $process->getExitCode(), $process->getErrorOutput());
+        }
+    }
+
+    public function test_one_that_falls_is_set_up_again_later_each_time(): void
+    {
+        self::assertSame([0.1, 0.2, 0.4, 6.4, 10.0, 10.0], array_map(Supervisor::delay(...), [1, 2, 3, 7, 8, 20]));
+        $log = "{$this->folder}/falls";
+        $supervisor = $this->supervise(['falls' => ['/bin/sh', '-c', "date +%s%N >> {$log}; exit 1"], 'stands' => ['/bin/sleep', '600']]);
+        $this->waitUntil(fn (): bool => is_file($log) && count(file($log) ?: []) >= 4);
+        $supervisor->end();
+        $times = array_map(fn (string $line): float => (int) $line / 1e9, file($log) ?: []);
+        foreach ([0.1, 0.2, 0.4] as $i => $least) {
+            self::assertGreaterThanOrEqual($least - 0.01, $times[$i + 1] - $times[$i]);
+        }
+    }
+
+    /** However the supervisor ends, nothing that it set up goes on. */
+    #[TestWith([SIGTERM])]
+    #[TestWith([SIGINT])]
+    #[TestWith([SIGKILL])]
+    public function test_nothing_is_left_behind(int $signal): void
+    {
+        $log = "{$this->folder}/ids";
+        $stands = fn (): array => array_filter(file($log, FILE_IGNORE_NEW_LINES | FILE_SKIP_EMPTY_LINES) ?: [], fn (string $id): bool => @file_get_contents("/proc/{$id}/cmdline") !== false && ! str_contains((string) @file_get_contents("/proc/{$id}/status"), "State:\tZ"));
+        $supervisor = $this->supervise(['one' => ['/bin/sh', '-c', "echo \$\$ >> {$log}; exec sleep 600"], 'two' => ['/bin/sh', '-c', "echo \$\$ >> {$log}; exec sleep 600"]]);
+        $this->waitUntil(fn (): bool => is_file($log) && count(file($log) ?: []) === 2);
+        self::assertCount(2, $stands());
+        $supervisor->signal($signal);
+        $this->waitUntil(fn (): bool => $stands() === []);
+        $supervisor->end();
+        self::assertCount(2, file($log) ?: [], 'nothing is set up again on the way out');
+    }
+
+    /** @param  array<string, list<string>>  $commands */
+    private function supervise(array $commands): Process
+    {
+        $script = "{$this->folder}/supervise.php";
+        file_put_contents($script, '<?php require '.var_export(base_path('vendor/autoload.php'), true).'; (new '.Supervisor::class.'('.var_export($commands, true).'))->run();');
+
+        return new Process(['php', $script], log: "{$this->folder}/logs/supervisor.log");
+    }
+
+    /** A worker with one route more, which is busy for as long as it is told. */
+    private function slowWorker(string $socket, int $deadline): Process
+    {
+        $script = "{$this->folder}/worker.php";
+        file_put_contents($script, '<?php require '.var_export(base_path('vendor/autoload.php'), true).'; $app = require '.var_export(base_path('bootstrap/app.php'), true).';
+            $worker = App\\Serving\\Worker::of($app, '.$deadline.');
+            Illuminate\\Support\\Facades\\Route::post("/ask/slow", function (Illuminate\\Http\\Request $r) { if ($r->query("begun")) touch($r->query("begun")); for ($until = microtime(true) + $r->query("ms") / 1000; microtime(true) < $until;); return response()->json([]); });
+            $worker->serve(App\\Serving\\Worker::listen('.var_export($socket, true).'));');
+        $worker = new Process(['php', $script], ['DB_DATABASE' => ':memory:'], "{$this->folder}/logs/worker.log");
+        $this->waitUntil(fn (): bool => file_exists($socket), "{$this->folder}/logs/worker.log");
+
+        return $worker;
+    }
+
+    private function useLibraryOnDisk(): void
+    {
+        $file = "{$this->folder}/library.sqlite";
+        touch($file);
+        config(['database.connections.sqlite.database' => $file]);
+        DB::purge();
+        app(Kernel::class)->call('migrate', ['--force' => true]);
+    }
+
+    /** @param  callable(): bool  $ready */
+    private function waitUntil(callable $ready, string $log = ''): void
+    {
+        for ($until = microtime(true) + 20; ! $ready();) {
+            self::assertLessThan($until, microtime(true), 'It took too long. '.($log === '' ? '' : file_get_contents($log)));
+            usleep(5000);
+        }
+    }
+
+    private static function received(string $bytes): ?\Illuminate\Http\Request
+    {
+        $stream = fopen('php://temp', 'w+') ?: self::fail();
+        fwrite($stream, $bytes);
+        rewind($stream);
+
+        return ScgiRequest::receive($stream);
+    }
+}
