@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-// One worker behind the web server: php serving/worker.php SOCKET. See App\Serving\Worker, and bin/serve.
+// One worker behind the web server: php serving/worker.php SOCKET [warm]. See App\Serving\Worker, and bin/serve.
 
+use App\Serving\WarmUp;
 use App\Serving\Worker;
 use Illuminate\Foundation\Application;
 
@@ -16,4 +17,4 @@ if (! isset($argv[1])) {
 $door = Worker::listen($argv[1]);
 /** @var Application $app */
 $app = require_once __DIR__.'/../bootstrap/app.php';
-Worker::of($app)->serve($door);
+Worker::of($app)->serve($door, ($argv[2] ?? '') === 'warm' ? WarmUp::strokes() : []);

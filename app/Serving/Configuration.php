@@ -70,7 +70,7 @@ final readonly class Configuration
         $commands = ['pages' => [self::program('php-fpm8.2'), ...posix_geteuid() === 0 ? ['-R'] : [], '-F', ...$php, '-y', "{$this->folder}/php-fpm.conf"]];
         foreach ($this->sockets() as $pool => $sockets) {
             foreach ($sockets as $i => $socket) {
-                $commands["{$pool} {$i}"] = [...$pool === 'look' ? $memory : [], self::program('php'), ...$engine, "{$this->root}/serving/worker.php", $socket];
+                $commands["{$pool} {$i}"] = [...$pool === 'look' ? $memory : [], self::program('php'), ...$engine, "{$this->root}/serving/worker.php", $socket, ...$pool === 'pen' ? ['warm'] : []];
             }
         }
 
