@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-use Yarrowfog\Core\Paint\Levels;
+use Yarrowfog\Core\Paint\Mip\MipChain;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Tip\Frame;
 
 /** Levels as the application keeps them: bytes, read when they are asked for. */
-final class StoredLevels implements Levels
+final class StoredLevels implements MipChain
 {
     /** @param  list<array{int, int, string}>  $stored  width, height, bytes */
     public function __construct(private array $stored)

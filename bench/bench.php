@@ -2,17 +2,17 @@
 
 declare(strict_types=1);
 
-use Yarrowfog\Core\Paint\DabPrinter;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\StrokePainter;
-use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Dab\DabPrinter;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
@@ -56,7 +56,7 @@ function turned(): void
 {
     $tip = softTip(256);
     $places = places(DABS, 1024);
-    $brush = fn (array $settings = []): Brush => Brush::read(['settings' => ['size' => ['base' => SIZE], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8], ...$settings]]);
+    $brush = fn (array $settings = []): BrushSettings => BrushSettings::read(['settings' => ['size' => ['base' => SIZE], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8], ...$settings]]);
     $turning = $brush(['angle' => ['spread' => 180]]);
     $ink = $inkC = 0;
     $turned = $c = $ratioTurned = $alike = $ratioAlike = $ratioSized = [];
@@ -81,7 +81,7 @@ function turned(): void
 }
 
 /** A soft tip with holes of a px or two all over. */
-function roughTip(int $side): HalvedLevels
+function roughTip(int $side): HalvedMipChain
 {
     $soft = softTip($side)->frame(0)->ink->values;
     $chance = new Random\Randomizer(new Random\Engine\Mt19937(5));
@@ -89,7 +89,7 @@ function roughTip(int $side): HalvedLevels
         $soft[$i] = $chance->getInt(0, 2) === 0 ? 0 : $ink;
     }
 
-    return new HalvedLevels(new Frame(new Plane($side, $side, $soft)));
+    return new HalvedMipChain(new Frame(new Plane($side, $side, $soft)));
 }
 
 /** A tip with colours of its own. */
@@ -100,7 +100,7 @@ function ownColours(): void
     $ratios = [];
     $few = array_slice($places, 0, 300);
     for ($i = 0; $i < 7; $i++) {
-        $ratios[] = dabsTime($own, Brush::read(['kind' => 'own colours', 'settings' => ['size' => ['base' => 128], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]), $few, 1024, true, size: 128) / compiled($few, 1024, true, false, 128, true)[0];
+        $ratios[] = dabsTime($own, BrushSettings::read(['kind' => 'own colours', 'settings' => ['size' => ['base' => 128], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]), $few, 1024, true, size: 128) / compiled($few, 1024, true, false, 128, true)[0];
     }
     rowOf('300 dabs of 128 px in their own colours, each turned: engine / C -O3', median($ratios), '×', 4, 'red, green, blue and coverage each interpolated and blended');
 }
@@ -109,7 +109,7 @@ function ownColours(): void
 function fastHand(): void
 {
     $fast = fastTrace(2000.0, 1.0);
-    $brush = fn (array $settings): Brush => Brush::read(['settings' => ['size' => ['base' => 400], 'spacing' => ['base' => 0.05], 'flow' => ['base' => 0.5], ...$settings]]);
+    $brush = fn (array $settings): BrushSettings => BrushSettings::read(['settings' => ['size' => ['base' => 400], 'spacing' => ['base' => 0.05], 'flow' => ['base' => 0.5], ...$settings]]);
     $turning = ['angle' => ['spread' => 180]];
     $soft = softTip(512);
     $cases = ['plain' => [$soft, []], 'turned' => [$soft, $turning], 'rough' => [roughTip(512), $turning]];
@@ -133,7 +133,7 @@ function ground(): void
     $stroke = Movements::swell(new Rect(40, 40, 900, 180));
     $ratios = [];
     for ($i = 0; $i < 9; $i++) {
-        $ratios[] = swatchTime(new Kit([$tip], $tip), $rich, [$stroke], 1000, 262) / swatchTime(new Kit([$tip]), $plain, [$stroke], 1000, 262);
+        $ratios[] = swatchTime(new BrushTextures([$tip], $tip), $rich, [$stroke], 1000, 262) / swatchTime(new BrushTextures([$tip]), $plain, [$stroke], 1000, 262);
     }
     rowOf('tooth, bite and drift together / the plain stroke', median($ratios), '×', 4, 'one long stroke at 48 px by pressure');
 }
@@ -146,8 +146,8 @@ function swatches(): void
     $typical = $heavy = [];
     for ($i = 0; $i < 11; $i++) {
         // The tip's levels come anew from bytes each time, as they do with a request; a slider moved a little.
-        $typical[] = swatchTime(new Kit([stored($tip)]), ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.3 + 0.001 * $i], 'angle' => ['spread' => 180]], $traces, 1240, 262);
-        $heavy[] = swatchTime(new Kit([stored($tip)]), ['size' => ['base' => 60, 'spread' => 0.4], 'spacing' => ['base' => 0.4 + 0.001 * $i, 'spread' => 0.5], 'scatterAcross' => ['base' => 0.5], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 14], 'opacity' => ['base' => 0.8, 'spread' => 0.6], 'overlap' => ['base' => 'adds up'], 'tooth' => ['base' => 'slate']], $traces, 1240, 262);
+        $typical[] = swatchTime(new BrushTextures([stored($tip)]), ['size' => ['base' => 48, 'drives' => [['input' => 'pressure', 'from' => 0.25, 'to' => 1]]], 'spacing' => ['base' => 0.3 + 0.001 * $i], 'angle' => ['spread' => 180]], $traces, 1240, 262);
+        $heavy[] = swatchTime(new BrushTextures([stored($tip)]), ['size' => ['base' => 60, 'spread' => 0.4], 'spacing' => ['base' => 0.4 + 0.001 * $i, 'spread' => 0.5], 'scatterAcross' => ['base' => 0.5], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 14], 'opacity' => ['base' => 0.8, 'spread' => 0.6], 'overlap' => ['base' => 'adds up'], 'tooth' => ['base' => 'slate']], $traces, 1240, 262);
     }
     rowOf('a typical 1240 × 262 swatch', median(array_slice($typical, 2)), 'ms', 60, '48 px by pressure, turned by chance, every 30 %');
     rowOf('the heaviest 1240 × 262 swatch of the demo', median(array_slice($heavy, 2)), 'ms', 150, 'like Rain line, on slate, drifting');
@@ -157,9 +157,9 @@ function swatches(): void
 function growth(): void
 {
     $tip = softTip(256);
-    $turning = Brush::read(['settings' => ['size' => ['base' => SIZE], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8], 'angle' => ['spread' => 180]]]);
+    $turning = BrushSettings::read(['settings' => ['size' => ['base' => SIZE], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8], 'angle' => ['spread' => 180]]]);
     $near = places(DABS, 1000);
-    $time = fn (int $count, int $size, int $side): float => median(array_map(fn (): float => dabsTime($tip, Brush::read(['settings' => ['size' => ['base' => $size], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]), array_slice($near, 0, $count), $side, true, size: $size), range(1, 5)));
+    $time = fn (int $count, int $size, int $side): float => median(array_map(fn (): float => dabsTime($tip, BrushSettings::read(['settings' => ['size' => ['base' => $size], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.6], 'opacity' => ['base' => 0.8]]]), array_slice($near, 0, $count), $side, true, size: $size), range(1, 5)));
     $by = fn (array $xs, callable $at): float => exponent($xs, array_map($at, $xs));
     rowOf('cost against dabs: exponent of 125 to 1,000 dabs', abs($by([125, 250, 500, 1000], fn (int $n): float => $time($n, 64, 1000)) - 1.0), 'from 1', 0.15, '1 is linear');
     rowOf('cost against size: exponent of 48 to 192 px, of the area', abs($by([48, 96, 192], fn (int $s): float => $time(200, $s, 1000)) / 2 - 1.0), 'from 1', 0.2, '1 is linear in size²');
@@ -197,12 +197,12 @@ function table(string $lines): int
 }
 
 /** The levels of a tip as the application keeps them. */
-function stored(HalvedLevels $levels): StoredLevels
+function stored(HalvedMipChain $levels): StoredLevels
 {
     return new StoredLevels(array_map(fn (int $n): array => [...$levels->size($n), $levels->frame($n)->ink->toBytes()], range(0, $levels->count() - 1)));
 }
 
-function softTip(int $side): HalvedLevels
+function softTip(int $side): HalvedMipChain
 {
     $values = [];
     for ($y = 0; $y < $side; $y++) {
@@ -212,7 +212,7 @@ function softTip(int $side): HalvedLevels
         }
     }
 
-    return new HalvedLevels(new Frame(new Plane($side, $side, $values)));
+    return new HalvedMipChain(new Frame(new Plane($side, $side, $values)));
 }
 
 /** @return list<array{float, float, float, float}> x, y, angle, size */
@@ -228,7 +228,7 @@ function places(int $count, int $side): array
 }
 
 /** @param  list<array{float, float, float, float}>  $places */
-function dabsTime(HalvedLevels $tip, Brush $brush, array $places, int $side, bool $turned, ?int &$ink = null, bool $sized = false, int $size = SIZE): float
+function dabsTime(HalvedMipChain $tip, BrushSettings $brush, array $places, int $side, bool $turned, ?int &$ink = null, bool $sized = false, int $size = SIZE): float
 {
     $dabs = [];
     foreach ($places as $i => [$x, $y, $angle, $own]) {
@@ -251,7 +251,7 @@ function dabsTime(HalvedLevels $tip, Brush $brush, array $places, int $side, boo
     return $time;
 }
 
-function ownTip(int $side): HalvedLevels
+function ownTip(int $side): HalvedMipChain
 {
     $ink = $pixels = [];
     for ($y = 0; $y < $side; $y++) {
@@ -263,7 +263,7 @@ function ownTip(int $side): HalvedLevels
         }
     }
 
-    return new HalvedLevels(new Frame(new Plane($side, $side, $ink), new Bitmap($side, $side, $pixels)));
+    return new HalvedMipChain(new Frame(new Plane($side, $side, $ink), new Bitmap($side, $side, $pixels)));
 }
 
 /** @param  float  $speed  px/s; back and forth across a sheet of 1,600 × 1,000, 120 reports a second */
@@ -279,14 +279,14 @@ function fastTrace(float $speed, float $seconds): Trace
 }
 
 /** ms that a stroke takes live, held at hand by an easel: what is new of it, laid over a sheet and packed piece by piece. */
-function liveTime(StoredLevels $tip, Brush $brush, Trace $trace): float
+function liveTime(StoredLevels $tip, BrushSettings $brush, Trace $trace): float
 {
     $from = hrtime(true);
     $stroke = (new StrokePainter($tip, $brush))->begin(true, 3, new Rect(0, 0, 1600, 1000));
     foreach (array_chunk($trace->samples, 12) as $piece) {
         $stroke->feed($piece);
         foreach ($stroke->takeDirty() as $area) {
-            Lay::over(DeepBitmap::of(Bitmap::filled($area->width, $area->height, 0xFFFFFFFF)), $area, $stroke)->toBitmap()->toBytes();
+            Compositor::over(DeepBitmap::of(Bitmap::ofColour($area->width, $area->height, 0xFFFFFFFF)), $area, $stroke)->toBitmap()->toBytes();
         }
     }
 
@@ -297,10 +297,10 @@ function liveTime(StoredLevels $tip, Brush $brush, Trace $trace): float
  * @param  array<string, mixed>  $settings
  * @param  list<Trace>  $traces
  */
-function swatchTime(Kit $kit, array $settings, array $traces, int $width, int $height): float
+function swatchTime(BrushTextures $kit, array $settings, array $traces, int $width, int $height): float
 {
     $from = hrtime(true);
-    foreach (Swatch::parts($kit, Brush::read(['settings' => $settings]), $traces, 1, $width, $height) as [, $picture]) {
+    foreach (Swatch::parts($kit, BrushSettings::read(['settings' => $settings]), $traces, 1, $width, $height) as [, $picture]) {
         $picture->toBytes();
     }
 

@@ -13,10 +13,10 @@ use Tests\Browser\Chrome;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\StepCatalogue;
 use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Make\SampleCamera;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
-use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Vector\Tracer;
 
 /*
@@ -45,8 +45,8 @@ const ON_CLEARED = ['specks', 'lift-backing', 'rough-edge', 'outline', 'outer-gl
 [$part, $which] = [$argv[1] ?? '', $argv[2] ?? ''];
 $photo = sys_get_temp_dir().'/yarrowfog-bench-photo.jpg';
 if ($part === 'photo' || ! is_file($photo)) {
-    $picture = SampleCamera::make(Numbers::read(SampleCamera::params(), Reading::of(['find' => 'net', 'size' => '12 megapixels'])));
-    file_put_contents($photo, PictureFile::encoded($picture->width, $picture->height, $picture->toBytes(), 'jpeg'));
+    $picture = SampleCamera::make(Numbers::read(SampleCamera::params(), JsonReader::of(['find' => 'net', 'size' => '12 megapixels'])));
+    file_put_contents($photo, PictureFile::encode($picture->width, $picture->height, $picture->toBytes(), 'jpeg'));
 }
 if ($part === 'previews') {
     previews($photo, $which);
@@ -66,7 +66,7 @@ if ($part === 'previews') {
     printf("%.2f\n", max(array_map(fn (float $sigma): float => timed(RUNS, fn () => Blur::gaussian($plane, $sigma)) / $base, [4.0, 8.0, 20.0, 60.0])));
 } elseif ($part === 'outlines') {
     $ink = lineArt((int) $which, ($argv[3] ?? '') === 'hard');
-    printf("%.0f\n", timed(5, fn () => Tracer::traced($ink)));
+    printf("%.0f\n", timed(5, fn () => Tracer::trace($ink)));
 } elseif ($part === 'whole') {
     whole($photo);
 }

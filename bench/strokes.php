@@ -80,9 +80,9 @@ function trace(callable $at, float $lasts): array
     $count = (int) ($lasts / 8);
     for ($i = 0; $i <= $count; $i++) {
         [$x, $y, $pressure] = $at($i / $count);
-        $dx += (1.1 * $chance->signed(1, $i) - $dx) * 0.15;
-        $dy += (1.1 * $chance->signed(2, $i) - $dy) * 0.15;
-        $samples[] = [$i * 8, $x + $dx, $y + $dy, max(0, min(1, $pressure + 0.01 * $chance->signed(3, $i))), 25, -20];
+        $dx += (1.1 * $chance->signedUnit(1, $i) - $dx) * 0.15;
+        $dy += (1.1 * $chance->signedUnit(2, $i) - $dy) * 0.15;
+        $samples[] = [$i * 8, $x + $dx, $y + $dy, max(0, min(1, $pressure + 0.01 * $chance->signedUnit(3, $i))), 25, -20];
     }
 
     return ['samples' => $samples];
@@ -214,11 +214,11 @@ function rope(): string
             $t = $strand - floor($strand);
             $round = sin(M_PI * $t);
             $edge = 0.9 + 0.1 * sin(M_PI * fmod($x / $lay + ($v > 0 ? 0.45 : 0.55), 1));
-            $fibre = 0.14 * sin(2 * M_PI * (6 * $t + $x / $lay * 3)) + 0.08 * $chance->signed($y, $x % $width);
+            $fibre = 0.14 * sin(2 * M_PI * (6 * $t + $x / $lay * 3)) + 0.08 * $chance->signedUnit($y, $x % $width);
             $ink = abs($v) > $edge ? 0 : max(0.12, min(1, 1.02 - 0.82 * $round ** 0.7 * sqrt(max(0, 1 - 0.75 * $v * $v)) + $fibre));
             $bytes .= pack('C4', 0, 0, 0, (int) round(255 * $ink * max(0, min(1, ($edge - abs($v)) * $height / 3))));
         }
     }
 
-    return PictureFile::encoded($width, $height, $bytes, 'png', 300);
+    return PictureFile::encode($width, $height, $bytes, 'png', 300);
 }

@@ -42,7 +42,7 @@ final readonly class Chance
     }
 
     /** @return float −1 ≤ x < 1 */
-    public function signed(int $stream, int $dab, int $draw = 0): float
+    public function signedUnit(int $stream, int $dab, int $draw = 0): float
     {
         return 2.0 * $this->unit($stream, $dab, $draw) - 1.0;
     }

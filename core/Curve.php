@@ -53,11 +53,11 @@ final readonly class Curve
     }
 
     /**
-     * @param  Reading  $list  [[x, y], …]
+     * @param  JsonReader  $list  [[x, y], …]
      *
      * @throws InvalidInput
      */
-    public static function read(Reading $list): self
+    public static function read(JsonReader $list): self
     {
         $points = [];
         $last = -1.0;

@@ -29,7 +29,7 @@ final class JsonFile
         $result = (new Validator)->validate(json_decode($json), is_object($schemaObject) ? $schemaObject : true);
         $error = $result->error();
         if ($error !== null) {
-            throw self::told($error, $file);
+            throw self::describe($error, $file);
         }
 
         return $decoded;
@@ -41,7 +41,7 @@ final class JsonFile
         \App\Store\AtomicFile::write($file, json_encode($value, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n");
     }
 
-    private static function told(ValidationError $error, string $file): InvalidInput
+    private static function describe(ValidationError $error, string $file): InvalidInput
     {
         $error = self::innermost($error);
         $path = array_map(fn (int|string $p): string => (string) $p, array_values($error->data()->fullPath()));

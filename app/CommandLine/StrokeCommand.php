@@ -12,11 +12,11 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Yarrowfog\Core\Format\Schemas;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Swatch;
-use Yarrowfog\Core\Paint\Tooth;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Dab\Tooth;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\Settings\GroundSettings;
@@ -48,7 +48,7 @@ final class StrokeCommand extends EngineCommand
 
     protected function work(InputInterface $input, OutputInterface $output): void
     {
-        $brush = Brush::read(JsonFile::read(self::option($input, 'brush'), Schemas::brush()));
+        $brush = BrushSettings::read(JsonFile::read(self::option($input, 'brush'), Schemas::brush()));
         $trace = Trace::read(JsonFile::read(self::option($input, 'trace'), Schemas::trace()));
         $under = self::optional($input, 'under');
         $sheet = $under === null ? null : self::picture($under)->bitmap();
@@ -72,12 +72,12 @@ final class StrokeCommand extends EngineCommand
     }
 
     /** @throws InvalidInput */
-    private static function kit(InputInterface $input, Brush $brush): Kit
+    private static function kit(InputInterface $input, BrushSettings $brush): BrushTextures
     {
         $files = $input->getOption('tip');
         $frames = [];
         foreach (is_array($files) ? $files : [] as $file) {
-            $frames[] = new HalvedLevels(Frame::fromPicture(self::picture(is_string($file) ? $file : '')->bitmap(), $brush->tipKind));
+            $frames[] = new HalvedMipChain(Frame::fromPicture(self::picture(is_string($file) ? $file : '')->bitmap(), $brush->tipKind));
         }
         if ($frames === []) {
             throw new InvalidInput('tip', '--tip is missing.');
@@ -95,9 +95,9 @@ final class StrokeCommand extends EngineCommand
             throw new InvalidInput('tooth', "--tooth is the brush’s own tooth, but the brush asks for “{$brush->choice('tooth')}”. Leave --tooth out, or set “tooth” to “own”.");
         }
 
-        return new Kit(
+        return new BrushTextures(
             $frames,
-            $bite === null ? null : new HalvedLevels(Frame::fromPicture(self::picture($bite)->bitmap(), TipKind::InkMask)),
+            $bite === null ? null : new HalvedMipChain(Frame::fromPicture(self::picture($bite)->bitmap(), TipKind::InkMask)),
             $tooth === null ? null : Tooth::fromPicture(self::picture($tooth)->bitmap()),
         );
     }

@@ -27,7 +27,7 @@ final readonly class Cutter
     /** Ink below which a tip would print nothing at all. */
     private const NO_INK = 0.00001;
 
-    public function __construct(private Gatherer $gatherer, private Halfway $halfway)
+    public function __construct(private Gatherer $gatherer, private ReplayCheckpoints $halfway)
     {
     }
 

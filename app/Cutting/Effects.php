@@ -14,10 +14,10 @@ use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepCatalogue;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
 use Yarrowfog\Core\Raster\Resampler;
-use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Tip\InkRule;
 
 /** What each step would do to the picture as it is cut now, in small. */
@@ -80,7 +80,7 @@ final readonly class Effects
         $description = $step::description();
         $at = $description->closes ? count($list->steps) : $list->placeBeforeFrame();
         $replay = Replay::begin($small)->through($list, $at, $factor);
-        $one = new CutList($list->kind, [new ListedStep($step, Numbers::read($description->params, Reading::of(self::SHOWN[$description->id] ?? [])))]);
+        $one = new CutList($list->kind, [new ListedStep($step, Numbers::read($description->params, JsonReader::of(self::SHOWN[$description->id] ?? [])))]);
         $picture = $description->id === 'scale' ? $replay->picture : $one->replay($replay->picture, $shown);
         // Most sources are empty round the mark; the effect is looked for on the mark.
         $ink = InkBounds::of(InkRule::plane($picture, $list->kind), 2621);

@@ -8,7 +8,7 @@ use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\StepCatalogue;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /** The steps as the page needs them: every form is made from the step's own description. */
 final class StepForms
@@ -25,7 +25,7 @@ final class StepForms
                 'sentence' => $description->sentence,
                 'closes' => $description->closes,
                 'params' => array_map(fn (Param $p): array => get_object_vars($p), $description->params),
-                'numbers' => (object) Numbers::read($description->params, Reading::of([]))->toArray(),
+                'numbers' => (object) Numbers::read($description->params, JsonReader::of([]))->toArray(),
             ];
         }
 

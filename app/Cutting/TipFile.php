@@ -6,7 +6,7 @@ namespace App\Cutting;
 
 use App\Models\Tip;
 use App\Pictures\PictureFile;
-use App\Store\Kept;
+use App\Store\BlobStore;
 use Yarrowfog\Core\Format\Svg;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\Frame;
@@ -18,7 +18,7 @@ final readonly class TipFile
     /** Type by ending. */
     public const TYPES = ['png' => 'image/png', 'tiff' => 'image/tiff', 'webp' => 'image/webp', 'bmp' => 'image/bmp', 'svg' => 'image/svg+xml'];
 
-    public function __construct(private Kept $kept)
+    public function __construct(private BlobStore $kept)
     {
     }
 
@@ -34,12 +34,12 @@ final readonly class TipFile
         }
         $picture = PictureFile::read($kept);
         if ($format === 'svg') {
-            return Svg::of(Tracer::traced(Frame::fromPicture($picture->bitmap(), $tip->kind)->ink, $steps));
+            return Svg::of(Tracer::trace(Frame::fromPicture($picture->bitmap(), $tip->kind)->ink, $steps));
         }
         // A BMP has no alpha that programs agree on: ink on white.
         $pixels = $format === 'bmp' ? self::onWhite($picture->bitmap())->toBytes() : $picture->rgba;
 
-        return PictureFile::encoded($picture->width, $picture->height, $pixels, $format === 'bmp' ? 'bmp3' : $format, $tip->dpi);
+        return PictureFile::encode($picture->width, $picture->height, $pixels, $format === 'bmp' ? 'bmp3' : $format, $tip->dpi);
     }
 
     private static function onWhite(Bitmap $in): Bitmap

@@ -9,7 +9,7 @@ use App\Models\FrameSet;
 use App\Models\Source;
 use App\Models\Tip;
 use App\Pictures\PictureFile;
-use App\Store\Kept;
+use App\Store\BlobStore;
 use App\Work\Progress;
 use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Support\Facades\DB;
@@ -19,7 +19,7 @@ use Yarrowfog\Core\Cut\FrameBox;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Stroke\Beginnings;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\SettingValue;
 use Yarrowfog\Core\Tip\Frame;
 use Yarrowfog\Core\Tip\Tip as CoreTip;
@@ -34,7 +34,7 @@ final readonly class TipMaker
     /** px of the longer side at which a tip's shape is looked at. */
     private const LOOKED_AT = 384;
 
-    public function __construct(private Cutter $cutter, private Kept $kept)
+    public function __construct(private Cutter $cutter, private BlobStore $kept)
     {
     }
 
@@ -103,7 +103,7 @@ final readonly class TipMaker
         $cut = $this->cutter->whole($source, $list, $progress, 0.0, 0.9);
         $progress->tell(0.92, 'Keeping the tip');
 
-        return ['source_id' => $source->id, 'frame_set_id' => null, 'kind' => $list->kind, 'dpi' => $source->dpi, 'cut_list' => $list, 'frames' => null, ...$this->stored($cut, $list->kind, $source->dpi)];
+        return ['source_id' => $source->id, 'frame_set_id' => null, 'kind' => $list->kind, 'dpi' => $source->dpi, 'cut_list' => $list, 'frames' => null, ...$this->store($cut, $list->kind, $source->dpi)];
     }
 
     /** @return array<string, mixed> */
@@ -125,14 +125,14 @@ final readonly class TipMaker
         $progress->tell(0.92, 'Keeping the tip');
         $frames = [];
         foreach (FrameBox::around($cuts, $kind, $set->evened) as $i => $picture) {
-            $frames[] = [...$this->stored($picture, $kind, $dpi), 'source' => $set->frames[$i]['source']];
+            $frames[] = [...$this->store($picture, $kind, $dpi), 'source' => $set->frames[$i]['source']];
         }
 
         return ['source_id' => $set->frames[0]['source'], 'frame_set_id' => $set->id, 'kind' => $kind, 'dpi' => $dpi, 'cut_list' => $set->cutListOrFirst(), 'frames' => $frames, 'hash' => $frames[0]['hash'], 'width' => $frames[0]['width'], 'height' => $frames[0]['height']];
     }
 
     /** @return array{hash: string, width: int, height: int} */
-    private function stored(Bitmap $cut, TipKind $kind, ?int $dpi): array
+    private function store(Bitmap $cut, TipKind $kind, ?int $dpi): array
     {
         return ['hash' => $this->kept->put(PictureFile::png(Frame::fromPicture($cut, $kind)->toPicture(), $dpi)), 'width' => $cut->width, 'height' => $cut->height];
     }

@@ -9,8 +9,8 @@ use App\Pictures\Picture;
 use App\Pictures\PictureFile;
 use App\Pictures\PictureRefused;
 use App\Pictures\SvgFile;
-use App\Store\Derived;
-use App\Store\Kept;
+use App\Store\BlobStore;
+use App\Store\DerivativeCache;
 use Illuminate\Database\Eloquent\Builder;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\InvalidInput;
@@ -26,7 +26,7 @@ final readonly class Gatherer
     /** Where a source came from that is a drawing of lines. */
     private const LINES = 'lines';
 
-    public function __construct(private Kept $kept, private Derived $derived)
+    public function __construct(private BlobStore $kept, private DerivativeCache $derived)
     {
     }
 
@@ -41,7 +41,7 @@ final readonly class Gatherer
     public function takeIn(string $bytes, string $name, string $origin = 'file', ?array $recipe = null): Source
     {
         if (SvgFile::is($bytes)) {
-            return Source::query()->create([...$this->drawn($bytes, SvgFile::FIRST), 'name' => $name, 'origin' => self::LINES]);
+            return Source::query()->create([...$this->draw($bytes, SvgFile::FIRST), 'name' => $name, 'origin' => self::LINES]);
         }
         $type = PictureFile::check($bytes);
         $picture = PictureFile::read($bytes);
@@ -90,8 +90,8 @@ final readonly class Gatherer
             throw new InvalidInput('side', 'This source is no drawing of lines: its pixels are as they came in.');
         }
         $before = max($source->width, $source->height);
-        $source->fill($this->drawn($this->kept->get($svg), $side));
-        $source->cut_list = $source->cut_list?->scaled(max($source->width, $source->height) / $before);
+        $source->fill($this->draw($this->kept->get($svg), $side));
+        $source->cut_list = $source->cut_list?->scale(max($source->width, $source->height) / $before);
         $source->save();
     }
 
@@ -100,7 +100,7 @@ final readonly class Gatherer
      *
      * @throws PictureRefused
      */
-    private function drawn(string $svg, int $side): array
+    private function draw(string $svg, int $side): array
     {
         $png = SvgFile::png($svg, $side);
         $picture = PictureFile::read($png);
@@ -122,7 +122,7 @@ final readonly class Gatherer
     public function takeFrom(Way $way, Numbers $numbers, string $name): Source
     {
         $taken = $way->take($numbers);
-        $bytes = PictureFile::encoded($taken->picture->width, $taken->picture->height, $taken->picture->toBytes(), $taken->isPhoto ? 'jpeg' : 'png', $taken->dpi);
+        $bytes = PictureFile::encode($taken->picture->width, $taken->picture->height, $taken->picture->toBytes(), $taken->isPhoto ? 'jpeg' : 'png', $taken->dpi);
 
         return $this->takeIn($bytes, $name, $way->id(), $numbers->toArray());
     }
@@ -155,7 +155,7 @@ final readonly class Gatherer
         return $this->derived->remember("{$source->hash}-thumb", function () use ($source): string {
             $small = $this->picture($source, self::THUMB);
 
-            return PictureFile::encoded($small->width, $small->height, $small->rgba, 'png');
+            return PictureFile::encode($small->width, $small->height, $small->rgba, 'png');
         });
     }
 }

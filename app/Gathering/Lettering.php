@@ -6,7 +6,7 @@ namespace App\Gathering;
 
 use App\Models\Font;
 use App\Pictures\FontFile;
-use App\Store\Kept;
+use App\Store\BlobStore;
 use Imagick;
 use ImagickDraw;
 use ImagickPixel;
@@ -34,7 +34,7 @@ final readonly class Lettering implements Way
     /** px of the longer side of what is set. */
     private const LARGEST = 8000;
 
-    public function __construct(private Kept $kept)
+    public function __construct(private BlobStore $kept)
     {
     }
 
@@ -88,14 +88,14 @@ final readonly class Lettering implements Way
         $size = $numbers->number('size');
         $pen = $this->pen($numbers, $size);
         $sheet = new Imagick;
-        [$width, $height] = self::measured($sheet, $pen, $text, $numbers);
+        [$width, $height] = self::measure($sheet, $pen, $text, $numbers);
         if (max($width, $height) > self::LARGEST) {
             throw new InvalidInput('size', sprintf('These words would be %s px wide. Make them smaller, or set them in more lines.', number_format($width)));
         }
         if ($longest !== null && max($width, $height) > $longest) {
             $size *= $longest / max($width, $height);
             $pen = $this->pen($numbers, $size);
-            [$width, $height] = self::measured($sheet, $pen, $text, $numbers);
+            [$width, $height] = self::measure($sheet, $pen, $text, $numbers);
         }
         $sheet->newImage($width, $height, new ImagickPixel('none'));
         $at = match ($numbers->choice('set')) {
@@ -143,7 +143,7 @@ final readonly class Lettering implements Way
     }
 
     /** @return array{int, int} px with room all round for what hangs out of its line */
-    private static function measured(Imagick $sheet, ImagickDraw $pen, string $text, Numbers $numbers): array
+    private static function measure(Imagick $sheet, ImagickDraw $pen, string $text, Numbers $numbers): array
     {
         $size = $pen->getFontSize();
         $width = 0.0;

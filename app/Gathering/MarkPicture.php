@@ -7,16 +7,16 @@ namespace App\Gathering;
 use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Stroke;
+use App\Painting\BrushTextureLoader;
 use App\Painting\SheetPicture;
 use App\Painting\TileStore;
-use App\Painting\TipRack;
 use App\Pictures\PictureFile;
 use Yarrowfog\Core\Cut\InkBounds;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\Fill;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\PictureUnder;
-use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Composite\PictureBackdrop;
+use Yarrowfog\Core\Paint\Stroke\Fill;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
@@ -32,24 +32,24 @@ final readonly class MarkPicture
 {
     private const WHITE = 0xFFFFFFFF;
 
-    public function __construct(private SheetPicture $pictures, private TipRack $tips, private TileStore $tiles)
+    public function __construct(private SheetPicture $pictures, private BrushTextureLoader $tips, private TileStore $tiles)
     {
     }
 
     /** @param  bool  $onWhite  as an ink mask is read; on nothing otherwise, where white is ink too */
     public function png(Sheet $sheet, Placing $placing, bool $onWhite = true): string
     {
-        return $placing->isNothing() ? $this->pictures->png($sheet, $onWhite) : PictureFile::png($this->painted($sheet, $placing, $onWhite));
+        return $placing->isNothing() ? $this->pictures->png($sheet, $onWhite) : PictureFile::png($this->paint($sheet, $placing, $onWhite));
     }
 
     /** As it will be kept. */
-    public function painted(Sheet $sheet, Placing $placing, bool $onWhite = true): Bitmap
+    public function paint(Sheet $sheet, Placing $placing, bool $onWhite = true): Bitmap
     {
         $picture = DeepBitmap::empty($sheet->width, $sheet->height);
         /** @var Stroke $stroke */
         foreach (Stroke::query()->where('layer_id', $sheet->layer()->id)->where('undone', false)->orderBy('id')->get() as $stroke) {
             if ($stroke->is_fill) {
-                $picture = self::filled($picture, $stroke, $placing);
+                $picture = self::fill($picture, $stroke, $placing);
 
                 continue;
             }
@@ -58,29 +58,29 @@ final readonly class MarkPicture
                 continue;
             }
             $settings = $placing->brush($stroke->brush);
-            $trace = $placing->trace($stroke->unpacked(), $sheet->width, $sheet->height);
-            $painter = new StrokePainter($this->tips->kit($brush, $settings), $settings, new PictureUnder($picture));
-            $picture = Lay::over($picture, $sheet->bounds(), $painter->stroke($trace, $stroke->roll, $sheet->bounds()));
+            $trace = $placing->trace($stroke->unpack(), $sheet->width, $sheet->height);
+            $painter = new StrokePainter($this->tips->kit($brush, $settings), $settings, new PictureBackdrop($picture));
+            $picture = Compositor::over($picture, $sheet->bounds(), $painter->stroke($trace, $stroke->roll, $sheet->bounds()));
         }
 
         return ($onWhite ? $picture->on(DeepBitmap::word(self::WHITE)) : $picture)->toBitmap();
     }
 
     /** A space that is not closed there any more, or has become too narrow, stays as it is. */
-    private static function filled(DeepBitmap $picture, Stroke $stroke, Placing $placing): DeepBitmap
+    private static function fill(DeepBitmap $picture, Stroke $stroke, Placing $placing): DeepBitmap
     {
-        $place = $placing->trace($stroke->unpacked(), $picture->width, $picture->height)->samples[0];
+        $place = $placing->trace($stroke->unpack(), $picture->width, $picture->height)->samples[0];
         try {
             $fill = Fill::of($picture, $place->x, $place->y, $stroke->brush->mainInk->toInt());
 
-            return Lay::over($picture, $fill->bounds(), $fill);
+            return Compositor::over($picture, $fill->bounds(), $fill);
         } catch (InvalidInput) {
             return $picture;
         }
     }
 
     /** The smallest rectangle around what is drawn; null when nothing is. */
-    public function drawn(Sheet $sheet): ?Rect
+    public function drawnArea(Sheet $sheet): ?Rect
     {
         $paint = $this->tiles->area($sheet->layer(), $sheet->bounds());
 

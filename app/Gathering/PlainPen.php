@@ -7,10 +7,10 @@ namespace App\Gathering;
 use App\Models\Brush;
 use App\Models\Tip;
 use App\Pictures\PictureFile;
-use App\Store\Kept;
+use App\Store\BlobStore;
 use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Make\RoundTip;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** A plain round pen that is always there to draw and paint with, whatever the library holds. It is no brush of the library. */
@@ -18,16 +18,16 @@ final readonly class PlainPen
 {
     private const SIDE = 128;
 
-    public function __construct(private Kept $kept)
+    public function __construct(private BlobStore $kept)
     {
     }
 
     public function brush(): Brush
     {
-        return DB::connection()->transaction(fn (): Brush => Brush::withTrashed()->with('tip')->where('is_plain', true)->first() ?? $this->made());
+        return DB::connection()->transaction(fn (): Brush => Brush::withTrashed()->with('tip')->where('is_plain', true)->first() ?? $this->make());
     }
 
-    private function made(): Brush
+    private function make(): Brush
     {
         $hash = $this->kept->put(PictureFile::png(RoundTip::picture(self::SIDE)));
         $tip = Tip::query()->create(['name' => 'Round pen', 'kind' => TipKind::InkMask, 'hash' => $hash, 'width' => self::SIDE, 'height' => self::SIDE]);

@@ -39,7 +39,7 @@ final readonly class InHand
     }
 
     /** A brush that was just made, and how it begins: said once, where it is tuned. */
-    public function begun(Brush $brush): void
+    public function sayBegun(Brush $brush): void
     {
         $this->take($brush);
         $size = (int) $brush->kept->base('size');

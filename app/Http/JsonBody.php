@@ -7,14 +7,14 @@ namespace App\Http;
 use Illuminate\Http\Request;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Json;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /** The JSON that a page sent, ready to be read with types and names. */
 final class JsonBody
 {
     /** @throws InvalidInput when it is no JSON */
-    public static function read(Request $request): Reading
+    public static function read(Request $request): JsonReader
     {
-        return Reading::of(Json::decode($request->getContent()));
+        return JsonReader::of(Json::decode($request->getContent()));
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /** What of the library a brush is made with: its tip, perhaps a second one that bites, perhaps a tooth of its own. */
 final readonly class BrushParts
@@ -21,7 +21,7 @@ final readonly class BrushParts
      */
     public static function read(mixed $json): self
     {
-        $parts = Reading::of($json)->keys(['tip', 'bite', 'tooth']);
+        $parts = JsonReader::of($json)->keys(['tip', 'bite', 'tooth']);
         $id = fn (string $key): ?int => $parts->has($key) ? $parts->integer($key, 1, PHP_INT_MAX) : null;
 
         return new self($parts->integer('tip', 1, PHP_INT_MAX), $id('bite'), $id('tooth'));

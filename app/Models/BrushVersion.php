@@ -8,7 +8,7 @@ use App\Models\Casts\AsBrushParts;
 use App\Models\Casts\AsBrushSettings;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\BrushSettings;
 
 /**
  * A brush as it was when it was kept once.

@@ -8,7 +8,7 @@ use App\Models\Casts\AsBrushSettings;
 use App\Store\Blob;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Trace;
 
 /**
@@ -35,13 +35,13 @@ final class Stroke extends Model
     }
 
     /** A trace as `trace` holds it. */
-    public static function packed(Trace $trace): Blob
+    public static function pack(Trace $trace): Blob
     {
         return new Blob((string) gzcompress(json_encode($trace->toArray(), JSON_THROW_ON_ERROR)));
     }
 
     /** What `trace` holds. */
-    public function unpacked(): Trace
+    public function unpack(): Trace
     {
         return Trace::read(json_decode((string) gzuncompress($this->trace), true));
     }

@@ -8,11 +8,11 @@ use App\Models\Brush;
 use App\Models\BrushParts;
 use App\Models\Tip;
 use App\Pictures\PictureFile;
-use App\Store\Derived;
-use App\Store\Kept;
-use Yarrowfog\Core\Paint\Swatch;
+use App\Store\BlobStore;
+use App\Store\DerivativeCache;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Sample;
@@ -36,7 +36,7 @@ final readonly class BrushStrip
     /** Stamps on a strip at most. */
     private const STAMPS = 4;
 
-    public function __construct(private TipRack $tips, private Derived $derived, private Kept $kept)
+    public function __construct(private BrushTextureLoader $tips, private DerivativeCache $derived, private BlobStore $kept)
     {
     }
 

@@ -6,9 +6,9 @@ namespace App\Painting;
 
 use App\Models\Sheet;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\StrokePainter;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Stroke\Sample;
 
 /**
@@ -20,22 +20,22 @@ use Yarrowfog\Core\Stroke\Sample;
  */
 final readonly class LivePainter
 {
-    public function __construct(private TipRack $tips, private TileStore $tiles, private LiveStrokes $strokes)
+    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private LiveStrokes $strokes)
     {
     }
 
     /**
      * @param  list<Sample>  $samples  that are new, or all of them when there is no state
-     * @param  Reading|null  $state  what the last piece gave back
-     * @return array{patches: Patches, state: array<string, mixed>, provisional: list<string>}|null null when nobody has the piece before
+     * @param  JsonReader|null  $state  what the last piece gave back
+     * @return array{patches: PixelPatches, state: array<string, mixed>, provisional: list<string>}|null null when nobody has the piece before
      *
      * @throws InvalidInput
      */
-    public function piece(Sheet $sheet, Order $order, array $samples, ?Reading $state): ?array
+    public function piece(Sheet $sheet, StrokeRequest $order, array $samples, ?JsonReader $state): ?array
     {
         $layer = $sheet->layer();
         $hand = $this->strokes->takeUp($order->stroke, $order->summary(), $state?->keys(['piece']), function () use ($sheet, $layer, $order): array {
-            $under = new LayerUnder($this->tiles, $layer);
+            $under = new LayerBackdrop($this->tiles, $layer);
             $painter = new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, $under);
 
             return [$painter->begin($order->realPressure, $order->roll, $sheet->bounds()), $under];
@@ -44,10 +44,10 @@ final readonly class LivePainter
             return null;
         }
         $stroke = $hand->painted;
-        $patches = new Patches;
+        $patches = new PixelPatches;
         $changed = $hand->feed($samples);
         foreach ($this->tiles->parts($layer, $changed) as $place => $under) {
-            $patches->add($changed[$place], Lay::over($under, $changed[$place], $stroke)->toBitmap());
+            $patches->add($changed[$place], Compositor::over($under, $changed[$place], $stroke)->toBitmap());
         }
 
         return ['patches' => $patches, 'state' => $this->strokes->putDown($hand), 'provisional' => $stroke->provisional()];

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Painting;
 
-use App\Store\Memory;
+use App\Store\ProcessCache;
 use Closure;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\Under;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\Paint\Composite\Backdrop;
+use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
 
 /**
  * Strokes between two of their pieces: in the memory of the worker that paints them, and nowhere else.
@@ -23,20 +23,20 @@ final readonly class LiveStrokes
     /** Strokes at hand: those of many pens, and some that never ended. */
     private const MOST = 32;
 
-    public function __construct(private Memory $memory)
+    public function __construct(private ProcessCache $memory)
     {
     }
 
     /**
      * @param  string  $stroke  UUID
      * @param  string  $order  all that its dabs depend on besides the samples
-     * @param  Reading|null  $state  what the last piece gave back; null for a stroke that begins
-     * @param  Closure(): array{PaintedStroke, Under}  $begin
+     * @param  JsonReader|null  $state  what the last piece gave back; null for a stroke that begins
+     * @param  Closure(): array{PaintedStroke, Backdrop}  $begin
      * @return StrokeInHand|null null where the piece before is not here
      *
      * @throws InvalidInput
      */
-    public function takeUp(string $stroke, string $order, ?Reading $state, Closure $begin): ?StrokeInHand
+    public function takeUp(string $stroke, string $order, ?JsonReader $state, Closure $begin): ?StrokeInHand
     {
         if ($state === null) {
             [$painted, $under] = $begin();

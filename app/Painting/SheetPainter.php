@@ -9,15 +9,15 @@ use App\Models\Stroke;
 use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\Fill;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\Printed;
-use Yarrowfog\Core\Paint\StrokeBuffer;
-use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Stroke\Fill;
+use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
+use Yarrowfog\Core\Paint\Tile\StrokeLayer;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\TipKind;
@@ -25,7 +25,7 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Lays finished strokes into a sheet, takes them back and lays them again. */
 final readonly class SheetPainter
 {
-    public function __construct(private TipRack $tips, private TileStore $tiles, private LiveStrokes $strokes)
+    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private LiveStrokes $strokes)
     {
     }
 
@@ -33,19 +33,19 @@ final readonly class SheetPainter
      * Paints a whole stroke, stores it and lays it down, all or nothing. A stroke that
      * arrives twice is laid once.
      *
-     * @return Patches what the sheet looks like where the stroke is
+     * @return PixelPatches what the sheet looks like where the stroke is
      */
-    public function finish(Sheet $sheet, Order $order, Trace $trace): Patches
+    public function finish(Sheet $sheet, StrokeRequest $order, Trace $trace): PixelPatches
     {
-        [$painted, $changed] = $this->painted($sheet, $order, $trace);
+        [$painted, $changed] = $this->paint($sheet, $order, $trace);
 
-        return $this->laid($sheet, $painted, $changed, $this->shownMore($order, $changed, $sheet->bounds()), [
+        return $this->lay($sheet, $painted, $changed, $this->shownMore($order, $changed, $sheet->bounds()), [
             'uuid' => $order->stroke,
             'brush_id' => $order->brush->id,
             'tip_hash' => $order->brush->tip->hash,
             'brush' => $order->settings,
             'roll' => $order->roll,
-            'trace' => Stroke::packed($trace),
+            'trace' => Stroke::pack($trace),
         ]);
     }
 
@@ -56,21 +56,21 @@ final readonly class SheetPainter
      *
      * @throws InvalidInput where there is no closed space
      */
-    public function fill(Sheet $sheet, string $stroke, Sample $place, Srgb $ink): Patches
+    public function fill(Sheet $sheet, string $stroke, Sample $place, Srgb $ink): PixelPatches
     {
         $layer = $sheet->layer();
         if (Stroke::query()->where('uuid', $stroke)->exists()) {
-            return new Patches;
+            return new PixelPatches;
         }
         $fill = Fill::of($this->tiles->parts($layer, ['all' => $sheet->bounds()])['all'], $place->x, $place->y, $ink->toInt());
 
-        return $this->laid($sheet, $fill, $fill->changed(), [], [
+        return $this->lay($sheet, $fill, $fill->changedAreas(), [], [
             'uuid' => $stroke,
             'brush_id' => null,
             'tip_hash' => '',
-            'brush' => BrushSettings::standard(TipKind::InkMask)->inked($ink, $ink),
+            'brush' => BrushSettings::standard(TipKind::InkMask)->withInks($ink, $ink),
             'roll' => 0,
-            'trace' => Stroke::packed(new Trace([$place])),
+            'trace' => Stroke::pack(new Trace([$place])),
             'is_fill' => true,
         ]);
     }
@@ -82,12 +82,12 @@ final readonly class SheetPainter
      * @param  list<string>  $more  tiles to show besides
      * @param  array<string, mixed>  $kept  what is kept of the stroke
      */
-    private function laid(Sheet $sheet, Printed $painted, array $changed, array $more, array $kept): Patches
+    private function lay(Sheet $sheet, StrokeLayer $painted, array $changed, array $more, array $kept): PixelPatches
     {
         $layer = $sheet->layer();
 
-        return DB::connection()->transaction(function () use ($sheet, $layer, $painted, $changed, $more, $kept): Patches {
-            $patches = new Patches;
+        return DB::connection()->transaction(function () use ($sheet, $layer, $painted, $changed, $more, $kept): PixelPatches {
+            $patches = new PixelPatches;
             if (Stroke::query()->where('uuid', $kept['uuid'])->exists()) {
                 foreach ($changed as $area) {
                     $patches->add($area, $this->tiles->area($layer, $area));
@@ -98,7 +98,7 @@ final readonly class SheetPainter
             // A new stroke ends the way to what had been undone.
             Stroke::query()->where('layer_id', $layer->id)->where('undone', true)->delete();
             $stroke = Stroke::query()->create(['layer_id' => $layer->id, ...$kept]);
-            foreach ($this->tiles->lay($layer, $stroke, $changed, fn (DeepBitmap $under, Rect $area): DeepBitmap => Lay::over($under, $area, $painted)) as $key => $shown) {
+            foreach ($this->tiles->lay($layer, $stroke, $changed, fn (DeepBitmap $under, Rect $area): DeepBitmap => Compositor::over($under, $area, $painted)) as $key => $shown) {
                 $patches->add($changed[$key], $shown);
             }
             foreach ($more as $place) {
@@ -115,14 +115,14 @@ final readonly class SheetPainter
      *
      * @return array{PaintedStroke, array<string, Rect>} and what it changes, by tile
      */
-    private function painted(Sheet $sheet, Order $order, Trace $trace): array
+    private function paint(Sheet $sheet, StrokeRequest $order, Trace $trace): array
     {
         $hand = $this->strokes->letGo($order->stroke, $order->summary());
         $changed = $hand?->end($trace);
         if ($hand !== null && $changed !== null) {
             return [$hand->painted, $changed];
         }
-        $under = new LayerUnder($this->tiles, $sheet->layer());
+        $under = new LayerBackdrop($this->tiles, $sheet->layer());
         $painted = (new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());
 
         return [$painted, $painted->takeDirty()];
@@ -135,7 +135,7 @@ final readonly class SheetPainter
      * @param  array<string, Rect>  $changed
      * @return list<string>
      */
-    private function shownMore(Order $order, array $changed, Rect $bounds): array
+    private function shownMore(StrokeRequest $order, array $changed, Rect $bounds): array
     {
         if ($order->settings->base('taperOut') <= 0 && ! $order->settings->isBand()) {
             return [];
@@ -150,13 +150,13 @@ final readonly class SheetPainter
     }
 
     /** Takes the last stroke back. Null when there is none. */
-    public function undo(Sheet $sheet): ?Patches
+    public function undo(Sheet $sheet): ?PixelPatches
     {
         return $this->step($sheet, false);
     }
 
     /** Lays the stroke down again that was taken back last. Null when there is none. */
-    public function redo(Sheet $sheet): ?Patches
+    public function redo(Sheet $sheet): ?PixelPatches
     {
         return $this->step($sheet, true);
     }
@@ -170,14 +170,14 @@ final readonly class SheetPainter
     }
 
     /** All paint of the sheet. */
-    public function all(Sheet $sheet): Patches
+    public function all(Sheet $sheet): PixelPatches
     {
-        return $this->at($sheet, $this->tiles->painted($sheet->layer()));
+        return $this->at($sheet, $this->tiles->paintedPlaces($sheet->layer()));
     }
 
-    private function step(Sheet $sheet, bool $undone): ?Patches
+    private function step(Sheet $sheet, bool $undone): ?PixelPatches
     {
-        return DB::connection()->transaction(function () use ($sheet, $undone): ?Patches {
+        return DB::connection()->transaction(function () use ($sheet, $undone): ?PixelPatches {
             $strokes = Stroke::query()->where('layer_id', $sheet->layer()->id)->where('undone', $undone);
             $stroke = $undone ? $strokes->oldest('id')->first() : $strokes->latest('id')->first();
             if ($stroke === null) {
@@ -191,9 +191,9 @@ final readonly class SheetPainter
     }
 
     /** @param  list<string>  $places */
-    private function at(Sheet $sheet, array $places): Patches
+    private function at(Sheet $sheet, array $places): PixelPatches
     {
-        $patches = new Patches;
+        $patches = new PixelPatches;
         $layer = $sheet->layer();
         foreach ($places as $place) {
             $area = StrokeBuffer::area($place)->intersect($sheet->bounds());

@@ -7,7 +7,7 @@ namespace App\Painting;
 use App\Models\Sheet;
 use App\Pictures\PictureFile;
 use Yarrowfog\Core\Colour\Srgb;
-use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 
@@ -31,7 +31,7 @@ final readonly class SheetPicture
         $empty = $bytes(new DeepBitmap(1, 1, [$paper]));
         // Bands without paint are filled without looking at a pixel.
         $painted = [];
-        foreach ($this->tiles->painted($layer) as $key) {
+        foreach ($this->tiles->paintedPlaces($layer) as $key) {
             $painted[StrokeBuffer::place($key)[1]] = true;
         }
         $rgba = '';
@@ -52,6 +52,6 @@ final readonly class SheetPicture
             $rgba .= $bytes($withPaper ? $band->on($paper) : $band);
         }
 
-        return PictureFile::encoded($sheet->width, $sheet->height, $rgba, $isDeep ? 'png64' : 'png');
+        return PictureFile::encode($sheet->width, $sheet->height, $rgba, $isDeep ? 'png64' : 'png');
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Painting;
 
-use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\Under;
+use Yarrowfog\Core\Paint\Composite\Backdrop;
+use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
@@ -21,14 +21,14 @@ final class StrokeInHand
 
     /**
      * @param  string  $order  what it was ordered with: another order cannot go on with it
-     * @param  Under  $under  what it is painted on
+     * @param  Backdrop  $under  what it is painted on
      * @param  int  $piece  the number of the last piece
      */
     public function __construct(
         public readonly string $stroke,
         public readonly string $order,
         public readonly PaintedStroke $painted,
-        public readonly Under $under,
+        public readonly Backdrop $under,
         public int $piece,
     ) {
     }

@@ -10,7 +10,7 @@ use App\Store\Blob;
 use DeflateContext;
 use Illuminate\Support\Facades\DB;
 use stdClass;
-use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Bytes;
 use Yarrowfog\Core\Raster\DeepBitmap;
@@ -37,11 +37,11 @@ final class TileStore
     /** The pixels of a layer inside an area, as they are shown. */
     public function area(Layer $layer, Rect $area): Bitmap
     {
-        return self::shown(self::opened($this->tiles($layer, self::places($area), withRest: false), $area), $area);
+        return self::show(self::open($this->tiles($layer, self::places($area), withRest: false), $area), $area);
     }
 
     /** @return list<string> the engine's tiles that hold paint, by their keys */
-    public function painted(Layer $layer): array
+    public function paintedPlaces(Layer $layer): array
     {
         return self::keys(array_values(array_filter(DB::table('tiles')->where('layer_id', $layer->id)->pluck('place')->all(), is_string(...))));
     }
@@ -56,7 +56,7 @@ final class TileStore
     {
         $tiles = $this->tiles($layer, self::placesOf($areas));
 
-        return array_map(fn (Rect $area): DeepBitmap => self::deep(self::opened($tiles, $area), $area), $areas);
+        return array_map(fn (Rect $area): DeepBitmap => self::deep(self::open($tiles, $area), $area), $areas);
     }
 
     /**
@@ -73,7 +73,7 @@ final class TileStore
         $laid = [];
         $shown = [];
         foreach ($areas as $name => $area) {
-            $there = self::opened($before, $area);
+            $there = self::open($before, $area);
             $deep = $change(self::deep($there, $area), $area);
             $shown[$name] = $deep->toBitmap();
             $pixels = ByteRows::of($area, 4, 1, $shown[$name]->toBytes());
@@ -84,8 +84,8 @@ final class TileStore
                     'pixels' => self::rows($place, 4, 1, $was['pixels'] ?? null)->put($pixels)->toBytes(),
                     'rest' => self::rows($place, 1, 4, $was['rest'] ?? null)->put($rest)->toBytes(),
                 ];
-                $kept[] = ['stroke_id' => $stroke->id, 'place' => $place, ...self::blobs($was === null ? null : self::packed(self::changed($was, $is)))];
-                $laid[] = ['layer_id' => $layer->id, 'place' => $place, ...self::blobs(self::packed($is))];
+                $kept[] = ['stroke_id' => $stroke->id, 'place' => $place, ...self::blobs($was === null ? null : self::pack(self::copyWith($was, $is)))];
+                $laid[] = ['layer_id' => $layer->id, 'place' => $place, ...self::blobs(self::pack($is))];
             }
         }
         foreach (array_chunk($kept, 200) as $rows) {
@@ -116,7 +116,7 @@ final class TileStore
             $kept = DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->where('place', $place);
             $tile = DB::table('tiles')->where('layer_id', $layer->id)->where('place', $place);
             if ($here !== null && $change !== null) {
-                $tile->update(self::blobs(self::packed(self::changed(self::unpacked($here), self::unpacked($change)))));
+                $tile->update(self::blobs(self::pack(self::copyWith(self::unpack($here), self::unpack($change)))));
 
                 continue;
             }
@@ -213,7 +213,7 @@ final class TileStore
      * @param  array{pixels: string, rest: string|null}  $other
      * @return array{pixels: string, rest: string|null}
      */
-    private static function changed(array $one, array $other): array
+    private static function copyWith(array $one, array $other): array
     {
         return ['pixels' => $one['pixels'] ^ $other['pixels'], 'rest' => $one['rest'] === null ? $other['rest'] : ($other['rest'] === null ? $one['rest'] : $one['rest'] ^ $other['rest'])];
     }
@@ -222,7 +222,7 @@ final class TileStore
      * @param  array{pixels: string, rest: string|null}  $tile
      * @return array{pixels: string, rest: string|null}
      */
-    private static function unpacked(array $tile): array
+    private static function unpack(array $tile): array
     {
         return ['pixels' => (string) gzuncompress($tile['pixels']), 'rest' => $tile['rest'] === null ? null : (string) gzuncompress($tile['rest'])];
     }
@@ -231,7 +231,7 @@ final class TileStore
      * @param  array{pixels: string, rest: string|null}  $tile
      * @return array{pixels: string, rest: string|null}
      */
-    private static function packed(array $tile): array
+    private static function pack(array $tile): array
     {
         return ['pixels' => (string) gzcompress($tile['pixels'], self::LEVEL), 'rest' => $tile['rest'] === null ? null : self::packedRest($tile['rest'])];
     }
@@ -256,12 +256,12 @@ final class TileStore
      * @param  array<string, array{pixels: string, rest: string|null}>  $tiles  packed
      * @return array<string, array{pixels: string, rest: string|null}> unpacked, those that the area touches
      */
-    private static function opened(array $tiles, Rect $area): array
+    private static function open(array $tiles, Rect $area): array
     {
         $opened = [];
         foreach (self::places($area) as $place) {
             if (isset($tiles[$place])) {
-                $opened[$place] = self::unpacked($tiles[$place]);
+                $opened[$place] = self::unpack($tiles[$place]);
             }
         }
 
@@ -269,7 +269,7 @@ final class TileStore
     }
 
     /** @param  array<string, array{pixels: string, rest: string|null}>  $opened  of the area */
-    private static function shown(array $opened, Rect $area): Bitmap
+    private static function show(array $opened, Rect $area): Bitmap
     {
         $rows = ByteRows::empty($area, 4);
         foreach ($opened as $place => $tile) {
@@ -289,6 +289,6 @@ final class TileStore
             }
         }
 
-        return DeepBitmap::joined(self::shown($opened, $area), $rest === null ? null : new Bitmap($area->width, $area->height, Bytes::ofPlanes($rest->toBytes())));
+        return DeepBitmap::fromParts(self::show($opened, $area), $rest === null ? null : new Bitmap($area->width, $area->height, Bytes::ofPlanes($rest->toBytes())));
     }
 }

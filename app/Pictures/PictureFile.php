@@ -95,14 +95,14 @@ final class PictureFile
     /** A PNG of straight RGBA. */
     public static function png(Bitmap $bitmap, ?int $dpi = null, bool $fast = false): string
     {
-        return self::encoded($bitmap->width, $bitmap->height, $bitmap->toBytes(), 'png', $dpi, $fast);
+        return self::encode($bitmap->width, $bitmap->height, $bitmap->toBytes(), 'png', $dpi, $fast);
     }
 
     /**
      * @param  string  $rgba  width · height · 4 bytes; for `png64` 8 bytes, the higher one of a channel first
      * @param  string  $format  png, png64 (16 bits a channel), jpeg or webp
      */
-    public static function encoded(int $width, int $height, string $rgba, string $format, ?int $dpi = null, bool $fast = false): string
+    public static function encode(int $width, int $height, string $rgba, string $format, ?int $dpi = null, bool $fast = false): string
     {
         $image = new Imagick;
         $image->setSize($width, $height);

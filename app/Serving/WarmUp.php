@@ -6,13 +6,13 @@ namespace App\Serving;
 
 use Closure;
 use Yarrowfog\Core\Make\RoundTip;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Tip\Frame;
 use Yarrowfog\Core\Tip\TipKind;
@@ -36,7 +36,7 @@ final class WarmUp
     public static function strokes(): array
     {
         $presses = [['input' => 'pressure', 'from' => 0.2, 'to' => 1]];
-        $tip = new HalvedLevels(Frame::fromPicture(RoundTip::picture(128), TipKind::InkMask));
+        $tip = new HalvedMipChain(Frame::fromPicture(RoundTip::picture(128), TipKind::InkMask));
         $steps = [];
         for ($i = 0; $i < self::TIMES; $i++) {
             foreach ([
@@ -45,22 +45,22 @@ final class WarmUp
                 ['size' => ['base' => 48, 'drives' => $presses], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 30]],
                 ['size' => ['base' => 48], 'tooth' => ['base' => 'cold-pressed paper'], 'toothMode' => ['base' => 'catch'], 'flow' => ['base' => 0.6, 'drives' => $presses]],
             ] as $settings) {
-                $steps[] = fn () => self::paint($tip, Brush::read(['settings' => $settings]));
+                $steps[] = fn () => self::paint($tip, BrushSettings::read(['settings' => $settings]));
             }
         }
 
         return $steps;
     }
 
-    private static function paint(HalvedLevels $tip, Brush $brush): void
+    private static function paint(HalvedMipChain $tip, BrushSettings $brush): void
     {
         $sheet = new Rect(0, 0, ...self::SHEET);
-        $under = DeepBitmap::of(Bitmap::filled($sheet->width, $sheet->height, 0xFFFFFFFF));
+        $under = DeepBitmap::of(Bitmap::ofColour($sheet->width, $sheet->height, 0xFFFFFFFF));
         $stroke = (new StrokePainter($tip, $brush))->begin(true, 1, $sheet);
         foreach (array_chunk(Movements::swell($sheet->grow(-40))->samples, self::PIECE) as $samples) {
             $stroke->feed($samples);
             foreach ($stroke->takeDirty() as $area) {
-                Lay::over($under->crop($area), $area, $stroke)->toBitmap()->toBytes();
+                Compositor::over($under->crop($area), $area, $stroke)->toBitmap()->toBytes();
             }
         }
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Serving;
 
 use App\Store\Library;
-use App\Store\Memory;
+use App\Store\ProcessCache;
 use Closure;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Foundation\Application;
@@ -49,7 +49,7 @@ final class Worker
     /** @param  int  $deadline  s that one request may take */
     public static function of(Application $app, int $deadline = self::DEADLINE): self
     {
-        $app->instance(Memory::class, new Memory(lasts: true));
+        $app->instance(ProcessCache::class, new ProcessCache(lasts: true));
         $app->singleton(Library::class);
         $kernel = $app->make(Kernel::class);
         $kernel->bootstrap();

@@ -6,8 +6,8 @@ namespace App\Tuning;
 
 use App\Models\Tip;
 use App\Pictures\PictureFile;
-use App\Store\Derived;
-use App\Store\Kept;
+use App\Store\BlobStore;
+use App\Store\DerivativeCache;
 
 /** Frames of tips, small, to choose from. */
 final readonly class TipFrames
@@ -15,7 +15,7 @@ final readonly class TipFrames
     /** px of the longer side. */
     private const SIDE = 112;
 
-    public function __construct(private Kept $kept, private Derived $derived)
+    public function __construct(private BlobStore $kept, private DerivativeCache $derived)
     {
     }
 

@@ -41,7 +41,7 @@ final readonly class Progress
     }
 
     /** @return array{part: float, doing: string} */
-    public function asked(): array
+    public function read(): array
     {
         $said = $this->job === null ? null : json_decode((string) @file_get_contents($this->path('at')), true);
 

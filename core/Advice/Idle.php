@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Advice;
 
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\PathBuilder;
 use Yarrowfog\Core\Stroke\PathPoint;
 use Yarrowfog\Core\Stroke\SettingsTable;
@@ -18,7 +18,7 @@ final class Idle
     private const STILL = 0.01;
 
     /** The brush, knowing what it paints with. */
-    public static function inUse(Kit $kit, Brush $brush): Brush
+    public static function inUse(BrushTextures $kit, BrushSettings $brush): BrushSettings
     {
         return $brush->usedWith(count($kit->frames), $kit->bite !== null, $kit->tooth !== null, TipShape::isRound($kit));
     }
@@ -26,11 +26,11 @@ final class Idle
     /**
      * Settings that change nothing on any of the strokes.
      *
-     * @param  Brush  $brush  in use (see inUse)
+     * @param  BrushSettings  $brush  in use (see inUse)
      * @param  non-empty-list<Trace>  $traces
      * @return array<string, string> reasons by setting
      */
-    public static function settings(Brush $brush, array $traces): array
+    public static function settings(BrushSettings $brush, array $traces): array
     {
         $reasons = [];
         foreach (SettingsTable::all() as $id => $setting) {
@@ -55,7 +55,7 @@ final class Idle
      * @param  non-empty-list<Trace>  $traces
      * @return array<string, string> reasons by setting and input: “size pressure”
      */
-    public static function drives(Brush $brush, array $traces, int $roll): array
+    public static function drives(BrushSettings $brush, array $traces, int $roll): array
     {
         $presses = array_filter($traces, fn (Trace $t): bool => $t->realPressure) !== [];
         $least = $most = [];
@@ -81,7 +81,7 @@ final class Idle
     }
 
     /** @return list<PathPoint> */
-    private static function points(Brush $brush, Trace $trace): array
+    private static function points(BrushSettings $brush, Trace $trace): array
     {
         $path = new PathBuilder($brush, $trace->realPressure);
         $points = [];

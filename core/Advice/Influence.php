@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Advice;
 
 use Closure;
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Levels;
-use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Mip\MipChain;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Drive;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Setting;
@@ -48,7 +48,7 @@ final readonly class Influence
     }
 
     /** @param  non-empty-list<Trace>|null  $traces  within WIDTH × HEIGHT; a swell, flicks and taps unless given */
-    public static function of(Kit|Levels $kit, Brush $brush, int $roll, ?array $traces = null): self
+    public static function of(BrushTextures|MipChain $kit, BrushSettings $brush, int $roll, ?array $traces = null): self
     {
         return self::some($kit, $brush, $roll, $traces, SettingsTable::ids(), fn (): bool => true);
     }
@@ -60,15 +60,15 @@ final readonly class Influence
      * @param  list<string>  $ids
      * @param  Closure(): bool  $goesOn  asked between two settings
      */
-    public static function some(Kit|Levels $kit, Brush $brush, int $roll, ?array $traces, array $ids, Closure $goesOn): self
+    public static function some(BrushTextures|MipChain $kit, BrushSettings $brush, int $roll, ?array $traces, array $ids, Closure $goesOn): self
     {
-        $kit = Kit::of($kit);
+        $kit = BrushTextures::of($kit);
         $traces ??= self::traces();
         $brush = Idle::inUse($kit, $brush);
         $factor = min(1.0, self::LARGEST / max(1.0, $brush->base('size')));
-        $painted = fn (Brush $b): Bitmap => Swatch::paint($kit, $b->scaled($factor), $traces, $roll, self::WIDTH, self::HEIGHT, Bitmap::filled(self::WIDTH, self::HEIGHT, self::PAPER));
+        $painted = fn (BrushSettings $b): Bitmap => Swatch::paint($kit, $b->scale($factor), $traces, $roll, self::WIDTH, self::HEIGHT, Bitmap::ofColour(self::WIDTH, self::HEIGHT, self::PAPER));
         $now = $painted($brush);
-        $against = fn (Brush $other): array => self::told(self::change($now, $painted($other)));
+        $against = fn (BrushSettings $other): array => self::describe(self::change($now, $painted($other)));
         $idle = Idle::settings($brush, $traces);
         $still = Idle::drives($brush, $traces, $roll);
         $settings = $spreads = $drives = [];
@@ -123,7 +123,7 @@ final readonly class Influence
     }
 
     /** @return array{share: float, reason: string|null} */
-    private static function told(float $share): array
+    private static function describe(float $share): array
     {
         return ['share' => $share, 'reason' => $share > 0.0 ? null : 'idle: nothing in the swatch changes by it'];
     }

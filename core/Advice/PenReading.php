@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Advice;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Drive;
 use Yarrowfog\Core\Stroke\PathPoint;
 
@@ -22,7 +22,7 @@ final class PenReading
      * @param  int  $dab  number of the dab for chance
      * @return array<string, float> 0–1 by setting and input: “size pressure”
      */
-    public static function of(Brush $brush, PathPoint $at, int $dab, int $roll): array
+    public static function of(BrushSettings $brush, PathPoint $at, int $dab, int $roll): array
     {
         $readings = [];
         $chance = new Chance($roll);

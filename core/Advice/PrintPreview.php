@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Advice;
 
 use Yarrowfog\Core\Colour\Srgb;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\Levels;
-use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Mip\MipChain;
+use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\SettingValue;
 use Yarrowfog\Core\Stroke\Trace;
@@ -47,11 +47,11 @@ final class PrintPreview
      * @param  array{int, int}  $colours  of the backdrop and the ink: one of BACKDROPS
      * @return Bitmap on nothing: the page shows it on the backdrop
      */
-    public static function paint(Levels $levels, TipKind $kind, array $colours): Bitmap
+    public static function paint(MipChain $levels, TipKind $kind, array $colours): Bitmap
     {
         $bounds = new Rect(0, 0, self::WIDTH, self::HEIGHT);
         $ink = Srgb::fromInt($colours[1]);
-        $brush = Brush::standard($kind)->inked($ink, Srgb::fromInt(self::SECOND_INK));
+        $brush = BrushSettings::standard($kind)->withInks($ink, Srgb::fromInt(self::SECOND_INK));
         $strokes = [];
         $places = [[162, 162], [52, 376], [120, 376]];
         foreach (self::SIZES as $i => $size) {
@@ -59,11 +59,11 @@ final class PrintPreview
         }
         $strokes[] = self::stroke($levels, $brush->with('size', new SettingValue((float) self::LINE_SIZE)), self::wave(152, 376, 150, 26), $bounds);
 
-        return Lay::over(DeepBitmap::empty(self::WIDTH, self::HEIGHT), $bounds, ...$strokes)->toBitmap();
+        return Compositor::over(DeepBitmap::empty(self::WIDTH, self::HEIGHT), $bounds, ...$strokes)->toBitmap();
     }
 
     /** The tip once and as a short line on white, black, grey and a tint, side by side. */
-    public static function onAll(Levels $levels, TipKind $kind): Bitmap
+    public static function onAll(MipChain $levels, TipKind $kind): Bitmap
     {
         $cell = intdiv(self::WIDTH, count(self::BACKDROPS));
         $strip = new Rect(0, 0, self::WIDTH, self::STRIP);
@@ -76,12 +76,12 @@ final class PrintPreview
         }
         $strokes = [];
         foreach ($grounds as $i => [, $ink]) {
-            $brush = Brush::standard($kind)->inked(Srgb::fromInt($ink), Srgb::fromInt(self::SECOND_INK));
+            $brush = BrushSettings::standard($kind)->withInks(Srgb::fromInt($ink), Srgb::fromInt(self::SECOND_INK));
             $strokes[] = self::stroke($levels, $brush->with('size', new SettingValue(46.0)), [new Sample(0, $i * $cell + $cell / 2, 28)], $strip);
             $strokes[] = self::stroke($levels, $brush->with('size', new SettingValue(12.0)), self::wave($i * $cell + 12, 66, $cell - 24, 5), $strip);
         }
 
-        return Lay::over(DeepBitmap::of(new Bitmap(self::WIDTH, self::STRIP, $pixels)), $strip, ...$strokes)->toBitmap();
+        return Compositor::over(DeepBitmap::of(new Bitmap(self::WIDTH, self::STRIP, $pixels)), $strip, ...$strokes)->toBitmap();
     }
 
     /** @return non-empty-list<Sample> */
@@ -91,7 +91,7 @@ final class PrintPreview
     }
 
     /** @param  non-empty-list<Sample>  $samples */
-    private static function stroke(Levels $levels, Brush $brush, array $samples, Rect $bounds): PaintedStroke
+    private static function stroke(MipChain $levels, BrushSettings $brush, array $samples, Rect $bounds): PaintedStroke
     {
         return (new StrokePainter($levels, $brush))->stroke(new Trace($samples), 1, $bounds);
     }

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Advice;
 
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Levels;
-use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Mip\MipChain;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
@@ -39,7 +39,7 @@ final readonly class RangeStrip
     }
 
     /** @throws InvalidInput when there is no such setting, or it is a curve */
-    public static function of(Kit|Levels $kit, Brush $brush, string $id, int $roll): self
+    public static function of(BrushTextures|MipChain $kit, BrushSettings $brush, string $id, int $roll): self
     {
         $setting = SettingsTable::get($id);
         if ($setting->isCurve()) {
@@ -50,7 +50,7 @@ final readonly class RangeStrip
         $strokes = [];
         $factor = $id === 'size' ? 1.0 : self::LARGEST / max(1.0, $brush->base('size'));
         foreach (self::values($setting) as $at) {
-            $with = $brush->with($id, new SettingValue($at, $value->spread, $value->drives))->scaled($factor);
+            $with = $brush->with($id, new SettingValue($at, $value->spread, $value->drives))->scale($factor);
             $picture = Swatch::paint($kit, $with, [$trace], $roll, self::WIDTH, self::HEIGHT, Swatch::ground($with, self::WIDTH, self::HEIGHT));
             $strokes[] = ['value' => $at, 'picture' => $picture];
         }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Advice;
 
-use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\StrokeCoverage;
+use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
+use Yarrowfog\Core\Paint\Tile\StrokeCoverage;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
 
 /**
@@ -43,7 +43,7 @@ final readonly class Ripple
      * @param  PaintedStroke  $one  a tap
      * @param  int  $middle  px, where it stands in both directions
      */
-    public static function of(PaintedStroke $one, int $middle, Brush $steady): self
+    public static function of(PaintedStroke $one, int $middle, BrushSettings $steady): self
     {
         $ceiling = $steady->choice('overlap') === InkSettings::STAYS_EVEN ? max(1.0, $steady->base('opacity') * 65535) : 65535.0;
         $covered = StrokeCoverage::of($one, new Rect(0, 0, 2 * $middle, 2 * $middle));

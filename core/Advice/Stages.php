@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Advice;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\Dial;
@@ -34,7 +34,7 @@ final readonly class Stages
     {
     }
 
-    public static function of(Brush $brush, Trace $trace, int $roll, int $most = self::MOST): self
+    public static function of(BrushSettings $brush, Trace $trace, int $roll, int $most = self::MOST): self
     {
         $total = PathBuilder::lengthOf($trace, $brush);
         $taper = Taper::of($brush, $total);
@@ -55,9 +55,9 @@ final readonly class Stages
         }
         $dabs = [];
         $shown = [];
-        foreach (self::thinned($places, $most) as $place) {
+        foreach (self::thinOut($places, $most) as $place) {
             $shown[] = [round($place->x, 2), round($place->y, 2)];
-            $dabs[] = self::told($maker->dab($place), $place, $brush, $roll);
+            $dabs[] = self::describe($maker->dab($place), $place, $brush, $roll);
         }
 
         return new self(self::toldPath($points, $taper, $most), $shown, $dabs, count($places), $total);
@@ -68,7 +68,7 @@ final readonly class Stages
      *
      * @param  list<PathPoint>  $points
      */
-    private static function ofBand(Brush $brush, array $points, DabMaker $maker, Taper $taper, int $roll, int $most, float $total): self
+    private static function ofBand(BrushSettings $brush, array $points, DabMaker $maker, Taper $taper, int $roll, int $most, float $total): self
     {
         $size = Dial::of($brush, 'size', new Chance($roll));
         $ends = function (PathPoint $p) use ($size, $taper): array {
@@ -78,14 +78,14 @@ final readonly class Stages
 
             return [round($p->x + $x, 2), round($p->y + $y, 2), round($p->x - $x, 2), round($p->y - $y, 2)];
         };
-        $shown = self::thinned($points, $most);
+        $shown = self::thinOut($points, $most);
         $pieces = [];
         for ($i = 1; $i < count($shown); $i++) {
             $on = $shown[$i - 1]->towards($shown[$i], 0.5);
             $place = new Place($i - 1, 0, $on, $on->x, $on->y, $taper->at($on->s));
             [$x0, $y0, $x1, $y1] = $ends($shown[$i - 1]);
             [$x2, $y2, $x3, $y3] = $ends($shown[$i]);
-            $told = self::told($maker->dab($place), $place, $brush, $roll);
+            $told = self::describe($maker->dab($place), $place, $brush, $roll);
             $told[2] = round($size->driven($on, 0) * $taper->at($on->s), 2);
             $told[3] = round(fmod($on->heading, 360.0), 1);
             $pieces[] = [...$told, [$x0, $y0, $x1, $y1, $x3, $y3, $x2, $y2]];
@@ -95,7 +95,7 @@ final readonly class Stages
     }
 
     /** @return array{float, float, float, float, float, string, float, float, float, int, array<string, float>} */
-    private static function told(Dab $dab, Place $place, Brush $brush, int $roll): array
+    private static function describe(Dab $dab, Place $place, BrushSettings $brush, int $roll): array
     {
         return [
             round($dab->x, 2), round($dab->y, 2), round($dab->shape->size, 2), round(fmod($dab->shape->angle, 360.0), 1), round($dab->shape->roundness, 3), sprintf('#%06x', $dab->colour),
@@ -110,7 +110,7 @@ final readonly class Stages
      */
     private static function toldPath(array $points, Taper $taper, int $most): array
     {
-        return array_map(fn (PathPoint $p): array => [round($p->x, 2), round($p->y, 2), round($p->pressure * $taper->at($p->s), 3)], self::thinned($points, $most));
+        return array_map(fn (PathPoint $p): array => [round($p->x, 2), round($p->y, 2), round($p->pressure * $taper->at($p->s), 3)], self::thinOut($points, $most));
     }
 
     /**
@@ -119,7 +119,7 @@ final readonly class Stages
      * @param  list<Trace>  $traces  each has a roll of its own, as in a swatch
      * @return list<self>
      */
-    public static function all(Brush $brush, array $traces, int $roll): array
+    public static function all(BrushSettings $brush, array $traces, int $roll): array
     {
         $most = max(40, intdiv(2 * self::MOST, max(1, count($traces))));
 
@@ -152,7 +152,7 @@ final readonly class Stages
      * @param  list<T>  $all
      * @return list<T>
      */
-    private static function thinned(array $all, int $most): array
+    private static function thinOut(array $all, int $most): array
     {
         $every = max(1, (int) ceil(count($all) / $most));
 

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Advice;
 
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Levels;
-use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\StrokeCoverage;
-use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Mip\MipChain;
+use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
+use Yarrowfog\Core\Paint\Tile\StrokeCoverage;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Settings\StepSettings;
 use Yarrowfog\Core\Stroke\SettingValue;
@@ -53,16 +53,16 @@ final readonly class StepReport
     {
     }
 
-    public static function of(Kit|Levels $kit, Brush $brush): self
+    public static function of(BrushTextures|MipChain $kit, BrushSettings $brush): self
     {
         // The ground, and all pictures of the tip but the first, have no say in how dabs join.
-        $levels = Kit::of($kit)->frames[0];
+        $levels = BrushTextures::of($kit)->frames[0];
         if ($brush->isBand()) {
             return new self(0.0, 0.0, Waver::of([]), null, true);
         }
         $size = $brush->base('size');
         $measured = self::MEASURED_AT;
-        $steady = self::steadied($brush, $measured);
+        $steady = self::withoutChance($brush, $measured);
         $reach = (int) ceil($measured * 1.5) + 2;
         $one = (new StrokePainter($levels, $steady))->stroke(new Trace([new Sample(0, $reach, $reach, self::PRESSURE)]), 0, new Rect(0, 0, 2 * $reach, 2 * $reach));
         $printed = self::printedLength($one);
@@ -71,11 +71,11 @@ final readonly class StepReport
         if ($brush->choice('onePerPress') === StepSettings::YES) {
             return new self($printed * $factor, 0.0, Waver::of([]), null, false, true);
         }
-        $waver = self::painted($levels, $steady, $reach, $measured);
+        $waver = self::paint($levels, $steady, $reach, $measured);
         $widest = Ripple::of($one, (int) $reach, $steady)->widestSolid($measured, self::SOLID);
         // What was reckoned is painted: a spacing that is called solid must report itself so.
         for ($i = 0; $i < self::STEPS_DOWN && $widest !== null && $widest > self::STEP_DOWN; $i++) {
-            if (self::painted($levels, $steady->with('spacing', new SettingValue($widest)), $reach, $measured)->most() < self::SOLID) {
+            if (self::paint($levels, $steady->with('spacing', new SettingValue($widest)), $reach, $measured)->most() < self::SOLID) {
                 break;
             }
             $widest -= self::STEP_DOWN;
@@ -85,7 +85,7 @@ final readonly class StepReport
     }
 
     /** How a steady stroke wavers, measured on its paint. */
-    private static function painted(Levels $levels, Brush $steady, int $reach, float $measured): Waver
+    private static function paint(MipChain $levels, BrushSettings $steady, int $reach, float $measured): Waver
     {
         $middle = $reach * 2;
         $gap = self::gapOf($steady);
@@ -154,9 +154,9 @@ final readonly class StepReport
     }
 
     /** The brush without what makes one dab unlike the next; how its colours and the ground look does not matter. */
-    private static function steadied(Brush $brush, float $size): Brush
+    private static function withoutChance(BrushSettings $brush, float $size): BrushSettings
     {
-        $steady = Brush::standard();
+        $steady = BrushSettings::standard();
         foreach (['spacing', 'angle', 'angleFollows', 'roundness', 'mirrorAcross', 'mirrorDown', 'flow', 'opacity', 'overlap'] as $id) {
             $steady = $steady->with($id, new SettingValue($brush->value($id)->base));
         }
@@ -164,7 +164,7 @@ final readonly class StepReport
         return $steady->with('size', new SettingValue($size));
     }
 
-    private static function gapOf(Brush $steady): float
+    private static function gapOf(BrushSettings $steady): float
     {
         return max(0.25, $steady->base('spacing') * $steady->base('size'));
     }

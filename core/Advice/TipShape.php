@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Advice;
 
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Levels;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Mip\MipChain;
 
 /** What can be told of a tip by looking at it. */
 final class TipShape
@@ -20,7 +20,7 @@ final class TipShape
     private const ALIKE = 0.06;
 
     /** Whether every picture looks the same however it is turned, so that its angle does not matter. */
-    public static function isRound(Kit $kit): bool
+    public static function isRound(BrushTextures $kit): bool
     {
         foreach ($kit->frames as $frame) {
             if (! self::isRoundFrame($frame)) {
@@ -31,7 +31,7 @@ final class TipShape
         return true;
     }
 
-    private static function isRoundFrame(Levels $levels): bool
+    private static function isRoundFrame(MipChain $levels): bool
     {
         $level = 0;
         while ($level < $levels->count() - 1 && max($levels->size($level)) > self::SIDE) {

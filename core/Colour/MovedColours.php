@@ -46,17 +46,17 @@ final class MovedColours
      * @param  int  $colour  0xRRGGBB
      * @return int 0xRRGGBB
      */
-    public function moved(int $colour): int
+    public function move(int $colour): int
     {
-        return $this->known[$colour] ??= $this->mixed($this->reckoned(Srgb::fromInt($colour)))->toInt();
+        return $this->known[$colour] ??= $this->mix($this->reckon(Srgb::fromInt($colour)))->toInt();
     }
 
-    private function mixed(Srgb $colour): Srgb
+    private function mix(Srgb $colour): Srgb
     {
         return $this->part <= 0.0 ? $colour : Oklab::fromSrgb($colour)->mixedWith($this->target, $this->part)->toSrgb();
     }
 
-    private function reckoned(Srgb $colour): Srgb
+    private function reckon(Srgb $colour): Srgb
     {
         [$l, $m, $s] = Oklab::conesOf($colour);
         $light = Oklab::FROM_CONES[0][0] * $l + Oklab::FROM_CONES[0][1] * $m + Oklab::FROM_CONES[0][2] * $s + $this->lightness;

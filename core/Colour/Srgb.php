@@ -47,9 +47,9 @@ final class Srgb
     public static function fromLinear(float $r, float $g, float $b): self
     {
         return new self(
-            (int) round(255 * self::encoded(max(0.0, min(1.0, $r)))),
-            (int) round(255 * self::encoded(max(0.0, min(1.0, $g)))),
-            (int) round(255 * self::encoded(max(0.0, min(1.0, $b)))),
+            (int) round(255 * self::encode(max(0.0, min(1.0, $r)))),
+            (int) round(255 * self::encode(max(0.0, min(1.0, $g)))),
+            (int) round(255 * self::encode(max(0.0, min(1.0, $b)))),
         );
     }
 
@@ -66,7 +66,7 @@ final class Srgb
     }
 
     /** Linear light 0–1 to encoded 0–1 (IEC 61966-2-1). */
-    public static function encoded(float $linear): float
+    public static function encode(float $linear): float
     {
         return $linear <= 0.0031308 ? $linear * 12.92 : 1.055 * $linear ** (1 / 2.4) - 0.055;
     }

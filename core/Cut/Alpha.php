@@ -15,7 +15,7 @@ final class Alpha
     /**
      * @param  array<int, int>  $keep  how much of each pixel stays, 0–65535
      */
-    public static function kept(Bitmap $in, array $keep): Bitmap
+    public static function keep(Bitmap $in, array $keep): Bitmap
     {
         $out = $in->pixels;
         foreach ($keep as $i => $k) {

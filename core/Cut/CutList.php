@@ -6,8 +6,8 @@ namespace Yarrowfog\Core\Cut;
 
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Raster\Bitmap;
-use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** The ordered steps from a source to a tip, and what the tip is to be. */
@@ -30,7 +30,7 @@ final readonly class CutList
      */
     public static function read(mixed $json): self
     {
-        $list = Reading::of($json)->keys(['kind', 'steps']);
+        $list = JsonReader::of($json)->keys(['kind', 'steps']);
         $kind = TipKind::from($list->choice('kind', TipKind::names(), TipKind::InkMask->value));
         $steps = [];
         foreach ($list->each('steps', self::MOST_STEPS) as $entry) {
@@ -64,9 +64,9 @@ final readonly class CutList
     }
 
     /** The same list for a picture `$factor` times as large: what is measured in px follows, as far as a step allows it. */
-    public function scaled(float $factor): self
+    public function scale(float $factor): self
     {
-        return self::read(['kind' => $this->kind->value, 'steps' => array_map(fn (ListedStep $s): array => (new ListedStep($s->step, $s->numbers->scaled($factor)->within(), $s->on))->toArray(), $this->steps)]);
+        return self::read(['kind' => $this->kind->value, 'steps' => array_map(fn (ListedStep $s): array => (new ListedStep($s->step, $s->numbers->scale($factor)->within(), $s->on))->toArray(), $this->steps)]);
     }
 
     /** @return array{kind: string, steps: list<array{step: string, on: bool, numbers: array<string, mixed>}>} */

@@ -188,7 +188,7 @@ final class EdgeMatte
             foreach (MattePart::away($part) as $i => $square) {
                 if ($square > 0 && $square <= self::REACH ** 2 && ($behind[$i] & 255) > 0) {
                     $bin = (int) round(sqrt($square));
-                    $sums[$bin] += sqrt(self::squared($pixels[$i], $behind[$i]));
+                    $sums[$bin] += sqrt(self::square($pixels[$i], $behind[$i]));
                     $counts[$bin]++;
                 }
             }
@@ -208,7 +208,7 @@ final class EdgeMatte
     }
 
     /** Squared difference of two colours, whatever their alpha. */
-    private static function squared(int $a, int $b): int
+    private static function square(int $a, int $b): int
     {
         $r = ($a >> 24) - ($b >> 24);
         $g = ($a >> 16 & 255) - ($b >> 16 & 255);

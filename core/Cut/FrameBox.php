@@ -33,7 +33,7 @@ final class FrameBox
         if ($frames === [] || count($frames) > Tip::MOST_FRAMES) {
             throw new InvalidInput('frames', sprintf('A tip takes 1 to %d frames; these are %d.', Tip::MOST_FRAMES, count($frames)));
         }
-        $frames = $evened ? self::evened($frames, $kind) : $frames;
+        $frames = $evened ? self::evenOut($frames, $kind) : $frames;
         $width = max(array_map(fn (Bitmap $f): int => $f->width, $frames));
         $height = max(array_map(fn (Bitmap $f): int => $f->height, $frames));
         if (max($width, $height) > Tip::LARGEST) {
@@ -47,7 +47,7 @@ final class FrameBox
      * @param  non-empty-list<Bitmap>  $frames
      * @return non-empty-list<Bitmap>
      */
-    private static function evened(array $frames, TipKind $kind): array
+    private static function evenOut(array $frames, TipKind $kind): array
     {
         $sides = [];
         foreach ($frames as $frame) {

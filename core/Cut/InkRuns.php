@@ -15,16 +15,16 @@ final class InkRuns
     /** @param  int  $least  ink from which a pixel counts, 0–65535 */
     public static function of(Bitmap $in, TipKind $kind, int $least): Runs
     {
-        return self::found($in, $kind, $least, true);
+        return self::find($in, $kind, $least, true);
     }
 
     /** @param  int  $most  ink below which a pixel counts as empty, 0–65535 */
     public static function empty(Bitmap $in, TipKind $kind, int $most): Runs
     {
-        return self::found($in, $kind, $most, false);
+        return self::find($in, $kind, $most, false);
     }
 
-    private static function found(Bitmap $in, TipKind $kind, int $level, bool $inked): Runs
+    private static function find(Bitmap $in, TipKind $kind, int $level, bool $inked): Runs
     {
         $isMask = $kind === TipKind::InkMask;
         $pixels = $in->pixels;

@@ -29,21 +29,21 @@ final class MattePart
     {
         $away = self::away($in);
         // What was cleared comes back in part where it is no farther out than the mixture reaches in.
-        $beside = Distances::squared(self::cleared($in), $in->width, $in->height, $band + 1.0, self::THERE);
+        $beside = Distances::squaredDistances(self::clear($in), $in->width, $in->height, $band + 1.0, self::THERE);
         $behind = self::behind($in, $backing);
         $inside = self::inside($in, $away, $band);
 
-        return self::mixed($in, $away, $beside, $behind, $inside, self::strongest($in, $behind, $inside, $away, $beside), $band);
+        return self::mix($in, $away, $beside, $behind, $inside, self::strongest($in, $behind, $inside, $away, $beside), $band);
     }
 
     /** @return array<int, int> squared px from what was cleared, as far as an edge reaches */
     public static function away(Bitmap $in): array
     {
-        return Distances::squared(self::cleared($in), $in->width, $in->height, EdgeMatte::REACH + 1.0, self::CLEARED);
+        return Distances::squaredDistances(self::clear($in), $in->width, $in->height, EdgeMatte::REACH + 1.0, self::CLEARED);
     }
 
     /** @return array<int, int> which pixels were cleared, and which are there */
-    private static function cleared(Bitmap $in): array
+    private static function clear(Bitmap $in): array
     {
         $cleared = array_fill(0, count($in->pixels), self::THERE);
         foreach ($in->pixels as $i => $p) {
@@ -58,7 +58,7 @@ final class MattePart
     /** The colour of the backing at each pixel, as far as it is known. */
     public static function behind(Bitmap $in, ?Srgb $backing): Bitmap
     {
-        return $backing === null ? self::backing($in) : Bitmap::filled($in->width, $in->height, $backing->toInt() << 8 | 255);
+        return $backing === null ? self::backing($in) : Bitmap::ofColour($in->width, $in->height, $backing->toInt() << 8 | 255);
     }
 
     /** The mean colour of what was cleared nearby. */
@@ -148,7 +148,7 @@ final class MattePart
      * @param  array<int, int>  $beside
      * @param  array<int, int>  $strongest
      */
-    private static function mixed(Bitmap $in, array $away, array $beside, Bitmap $behind, Bitmap $inside, array $strongest, int $band): Bitmap
+    private static function mix(Bitmap $in, array $away, array $beside, Bitmap $behind, Bitmap $inside, array $strongest, int $band): Bitmap
     {
         $out = $in->pixels;
         $backing = $behind->pixels;

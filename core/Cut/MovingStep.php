@@ -7,5 +7,5 @@ namespace Yarrowfog\Core\Cut;
 /** A step that turns, flips or scales the picture: the places on it move. */
 interface MovingStep extends ToneStep
 {
-    public function moved(Placement $before): Placement;
+    public function move(Placement $before): Placement;
 }

@@ -15,5 +15,5 @@ use Yarrowfog\Core\Raster\Bitmap;
 interface PaperStep extends ToneStep
 {
     /** The ink as greys: white where nothing is to print. Alpha tells what was cut away before. */
-    public function toned(Bitmap $in): Bitmap;
+    public function applyTone(Bitmap $in): Bitmap;
 }

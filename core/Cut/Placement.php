@@ -31,7 +31,7 @@ final readonly class Placement
         return new self(1.0, 0.0, 0.0, 1.0, 0.0, 0.0, $source->width, $source->height);
     }
 
-    public function cropped(Rect $area): self
+    public function crop(Rect $area): self
     {
         return $this->then(1.0, 0.0, 0.0, 1.0, -$area->x, -$area->y, $area->width, $area->height);
     }

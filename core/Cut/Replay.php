@@ -58,20 +58,20 @@ final readonly class Replay
             if (! $listed->on) {
                 continue;
             }
-            $step = $listed->step::from($listed->numbers->scaled($factor));
+            $step = $listed->step::from($listed->numbers->scale($factor));
             if ($isOnPaper && ! $step instanceof ToneStep) {
                 $picture = Alpha::withoutWhite($picture);
                 $isOnPaper = false;
             }
             if ($step instanceof PaperStep && $list->kind === TipKind::InkMask) {
-                $picture = $step->toned($picture);
+                $picture = $step->applyTone($picture);
                 $isOnPaper = true;
 
                 continue;
             }
             if ($step instanceof CroppingStep) {
                 $area = $step->area($picture, $list->kind);
-                $placement = $placement->cropped($area);
+                $placement = $placement->crop($area);
                 $picture = $picture->crop($area);
 
                 continue;
@@ -79,11 +79,11 @@ final readonly class Replay
             if ($step instanceof SpreadingStep) {
                 [$left, $top, $right, $bottom] = $step->room();
                 $area = Rect::between(-$left, -$top, $picture->width + $right, $picture->height + $bottom);
-                $placement = $placement->cropped($area);
+                $placement = $placement->crop($area);
                 $picture = $picture->crop($area);
             }
             $picture = $step->apply($picture, $list->kind);
-            $placement = $step instanceof MovingStep ? $step->moved($placement) : $placement;
+            $placement = $step instanceof MovingStep ? $step->move($placement) : $placement;
         }
 
         return $isOnPaper ? self::onPaper($picture, $placement, $inputs) : new self($picture, $placement, $inputs);

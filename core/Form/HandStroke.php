@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Form;
 
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /** A stroke painted by hand on the picture that is being cut, to hide or show a part of it. */
 final readonly class HandStroke
@@ -25,7 +25,7 @@ final readonly class HandStroke
     }
 
     /** @throws InvalidInput */
-    public static function read(Reading $from): self
+    public static function read(JsonReader $from): self
     {
         $from->keys(['shows', 'size', 'softness', 'pressed', 'samples']);
         $samples = [];

@@ -8,7 +8,7 @@ use LogicException;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /**
  * The numbers of one step or recipe, checked against what they may be.
@@ -32,7 +32,7 @@ final readonly class Numbers
      *
      * @throws InvalidInput naming the number that is wrong
      */
-    public static function read(array $params, Reading $from): self
+    public static function read(array $params, JsonReader $from): self
     {
         $from->keys(array_map(fn (Param $p): string => $p->key, $params));
         $values = [];
@@ -93,7 +93,7 @@ final readonly class Numbers
     }
 
     /** The same step for a picture `$factor` times as large: what is measured in px follows. */
-    public function scaled(float $factor): self
+    public function scale(float $factor): self
     {
         $values = $this->values;
         foreach ($this->params as $param) {

@@ -7,7 +7,7 @@ namespace Yarrowfog\Core\Form;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /**
  * One number, choice, colour, curve, place or hand-drawn thing of a step or recipe: what
@@ -115,7 +115,7 @@ final readonly class Param
      *
      * @throws InvalidInput
      */
-    public function read(Reading $from): float|string|array
+    public function read(JsonReader $from): float|string|array
     {
         return match ($this->kind) {
             'choice' => $from->choice($this->key, $this->choices, $this->choices[0]),
@@ -134,7 +134,7 @@ final readonly class Param
      *
      * @throws InvalidInput
      */
-    private function readPlaces(Reading $from): array
+    private function readPlaces(JsonReader $from): array
     {
         if (! $from->has($this->key)) {
             return $this->points;

@@ -24,7 +24,7 @@ final class SettingsPage
                 $page .= $s->isCurve()
                     ? sprintf("| `%s` | %s | a curve of 2 to 8 points | straight | – | – | %s |\n", $s->id, $s->label, $s->sentence)
                     : ($s->isChoice() ? sprintf("| `%s` | %s | %s | %s | – | – | %s |\n", $s->id, $s->label, implode(', ', $s->choices), $s->choices[0], $s->sentence)
-                    : sprintf("| `%s` | %s | %s to %s | %s | %s | %s | %s |\n", $s->id, $s->label, self::shown($s, $s->least), self::shown($s, $s->most), self::shown($s, $s->default), self::spread($s), $s->drivable ? 'any' : '–', $s->sentence));
+                    : sprintf("| `%s` | %s | %s to %s | %s | %s | %s | %s |\n", $s->id, $s->label, self::show($s, $s->least), self::show($s, $s->most), self::show($s, $s->default), self::spread($s), $s->drivable ? 'any' : '–', $s->sentence));
             }
         }
 
@@ -35,13 +35,13 @@ final class SettingsPage
     {
         return match ($s->spread) {
             SpreadKind::None => '–',
-            SpreadKind::AroundUnits => sprintf('± up to %s', self::shown($s, $s->spreadMost)),
+            SpreadKind::AroundUnits => sprintf('± up to %s', self::show($s, $s->spreadMost)),
             SpreadKind::AroundPart => sprintf('± up to %d %% of it', $s->spreadMost * 100),
             SpreadKind::Below => sprintf('down by up to %d %%', $s->spreadMost * 100),
         };
     }
 
-    private static function shown(Setting $s, float $value): string
+    private static function show(Setting $s, float $value): string
     {
         return match ($s->unit) {
             '%' => round($value * 100, 1).' %',

@@ -43,7 +43,7 @@ final class StepsPage
 
         return "`{$p->key}`{$when}: ".match ($p->kind) {
             'choice' => implode(', ', $p->choices),
-            'number' => sprintf('%s to %s, %s', self::shown($p, $p->least), self::shown($p, $p->most), self::shown($p, $p->default)),
+            'number' => sprintf('%s to %s, %s', self::show($p, $p->least), self::show($p, $p->most), self::show($p, $p->default)),
             'colour' => "a colour, {$p->colour}",
             'curve' => 'a curve of 2 to 8 points',
             'roll' => '0 to 9999',
@@ -52,7 +52,7 @@ final class StepsPage
         };
     }
 
-    private static function shown(Param $p, float $value): string
+    private static function show(Param $p, float $value): string
     {
         return match ($p->unit) {
             '%' => round($value * 100, 1).' %',

@@ -30,7 +30,7 @@ final class Dust
             $isHair = $chance->unit(23, $k) < 0.035;
             $steps = $isHair ? (int) (3 * $s) : 1;
             $turn = $chance->unit(24, $k) * 6.28;
-            $bend = $chance->signed(25, $k) * 2.5 / max(1, $steps);
+            $bend = $chance->signedUnit(25, $k) * 2.5 / max(1, $steps);
             $radius = $isHair ? max(0.5, 0.035 * $s) : max(0.5, (0.03 + 0.11 * $chance->unit(26, $k) ** 2) * $s);
             $strength = 0.35 + 0.55 * $chance->unit(27, $k);
             for ($i = 0; $i < $steps; $i++) {

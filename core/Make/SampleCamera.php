@@ -52,27 +52,27 @@ final class SampleCamera implements Recipe
         $s = min($width / ($w * 1.4), $height / ($h * 1.4));
         $find->draw($scene, $s);
 
-        return self::exposed(self::aslant($scene->bitmap(), $numbers->number('lean'), $chance), $numbers, $s, $chance);
+        return self::expose(self::aslant($scene->bitmap(), $numbers->number('lean'), $chance), $numbers, $s, $chance);
     }
 
     /** The table seen from the side: its far edge is shorter (a projective map of the plane). */
     private static function aslant(Bitmap $in, float $lean, Chance $chance): Bitmap
     {
-        $turn = 0.25 * $lean * $chance->signed(31, 0);
+        $turn = 0.25 * $lean * $chance->signedUnit(31, 0);
         $tilt = 0.45 * $lean / $in->height;
-        $slide = 0.18 * $lean * $chance->signed(32, 0) / $in->width;
+        $slide = 0.18 * $lean * $chance->signedUnit(32, 0) / $in->width;
         $object = Premultiplied::of($in);
         $cos = cos($turn);
         $sin = sin($turn);
 
-        return $object->each(fn (array $lanes): array => self::projected($lanes, $in->width, $in->height, $cos, $sin, $tilt, $slide))->toBitmap();
+        return $object->each(fn (array $lanes): array => self::project($lanes, $in->width, $in->height, $cos, $sin, $tilt, $slide))->toBitmap();
     }
 
     /**
      * @param  array<int, int>  $lanes
      * @return array<int, int>
      */
-    private static function projected(array $lanes, int $width, int $height, float $cos, float $sin, float $tilt, float $slide): array
+    private static function project(array $lanes, int $width, int $height, float $cos, float $sin, float $tilt, float $slide): array
     {
         $out = array_fill(0, $width * $height, 0);
         $cx = $width / 2;
@@ -101,7 +101,7 @@ final class SampleCamera implements Recipe
         return $out;
     }
 
-    private static function exposed(Bitmap $object, Numbers $numbers, float $s, Chance $chance): Bitmap
+    private static function expose(Bitmap $object, Numbers $numbers, float $s, Chance $chance): Bitmap
     {
         $alpha = [];
         foreach ($object->pixels as $p) {

@@ -55,13 +55,13 @@ final class SampleScanner implements Recipe
         $chance = new Chance((int) $numbers->number('roll'));
         $scene = new Scene((int) ceil(($w + 2 * self::MARGIN) * $s), (int) ceil(($h + 2 * self::MARGIN) * $s), $chance);
         $find->draw($scene, $s);
-        $object = Turning::of($scene->bitmap(), $numbers->number('skew') + 2 * $chance->signed(7, 0));
+        $object = Turning::of($scene->bitmap(), $numbers->number('skew') + 2 * $chance->signedUnit(7, 0));
 
-        return self::scanned($object, $numbers, $s, $chance);
+        return self::scan($object, $numbers, $s, $chance);
     }
 
     /** The lamp lights the paper evenly; only beside the find a thin shadow falls. */
-    private static function scanned(Bitmap $object, Numbers $numbers, float $s, Chance $chance): Bitmap
+    private static function scan(Bitmap $object, Numbers $numbers, float $s, Chance $chance): Bitmap
     {
         $closed = $numbers->choice('lid') === self::CLOSED;
         $alpha = [];

@@ -49,7 +49,7 @@ final class Scene
     }
 
     /** Darker below 1, lighter above. */
-    public static function lit(int $rgb, float $light): int
+    public static function light(int $rgb, float $light): int
     {
         return self::rgb(($rgb >> 16) / 255 * $light, ($rgb >> 8 & 255) / 255 * $light, ($rgb & 255) / 255 * $light);
     }
@@ -106,7 +106,7 @@ final class Scene
         if ($width < 1 || $height < 1) {
             return;
         }
-        $mask = Polygon::filled([array_map(fn (array $p): array => [$p[0] - $left, $p[1] - $top], $points)], $width, $height);
+        $mask = Polygon::fill([array_map(fn (array $p): array => [$p[0] - $left, $p[1] - $top], $points)], $width, $height);
         $i = 0;
         for ($y = 0; $y < $height; $y++) {
             $to = ($top + $y) * $this->width + $left;

@@ -40,7 +40,7 @@ final class SeamlessTooth
         $heights = self::carriedOver($heights, $whole, $whole, false);
         $heights = self::carriedOver($heights, self::SIDE, $whole, true);
 
-        return ToothHeights::evened($heights, self::SIDE);
+        return ToothHeights::evenOut($heights, self::SIDE);
     }
 
     /**

@@ -67,19 +67,19 @@ final class Shapes implements Recipe
         $side = $longest === null ? $side : min($side, $longest);
         $chance = new Chance((int) $numbers->number('roll'));
         if ($numbers->choice('many') === self::ONE) {
-            $mask = Polygon::filled(self::placed($numbers, $chance, 0, $side / 2, $side / 2, $side * $numbers->number('size') / 2, $numbers->number('turn')), $side, $side, true);
+            $mask = Polygon::fill(self::place($numbers, $chance, 0, $side / 2, $side / 2, $side * $numbers->number('size') / 2, $numbers->number('turn')), $side, $side, true);
 
             return self::black($mask, $side);
         }
         $ink = array_fill(0, $side * $side, 0);
         foreach (self::strewn($numbers, $chance) as $k => [$x, $y, $radius]) {
-            $turn = $numbers->number('turn') + 180 * $numbers->number('turning') * $chance->signed(4, $k);
+            $turn = $numbers->number('turn') + 180 * $numbers->number('turning') * $chance->signedUnit(4, $k);
             $grey = 1.0 - $numbers->number('greys') * $chance->unit(5, $k);
             $reach = $radius * $side + 2;
             $left = (int) floor($x * $side - $reach);
             $top = (int) floor($y * $side - $reach);
             $box = (int) ceil(2 * $reach) + 1;
-            $mask = Polygon::filled(self::placed($numbers, $chance, $k, $x * $side - $left, $y * $side - $top, $radius * $side, $turn), $box, $box, true);
+            $mask = Polygon::fill(self::place($numbers, $chance, $k, $x * $side - $left, $y * $side - $top, $radius * $side, $turn), $box, $box, true);
             foreach ($mask as $i => $value) {
                 $px = $left + $i % $box;
                 $py = $top + intdiv($i, $box);
@@ -135,7 +135,7 @@ final class Shapes implements Recipe
     }
 
     /** @return list<list<array{float, float}>> outlines on the picture */
-    private static function placed(Numbers $numbers, Chance $chance, int $k, float $x, float $y, float $radius, float $turn): array
+    private static function place(Numbers $numbers, Chance $chance, int $k, float $x, float $y, float $radius, float $turn): array
     {
         $cos = cos(deg2rad($turn));
         $sin = sin(deg2rad($turn));
@@ -165,13 +165,13 @@ final class Shapes implements Recipe
         $half = $inner * 0.4;
 
         return match ($numbers->choice('shape')) {
-            'polygon' => [self::softened($polygon, $numbers->number('soft'))],
-            'star' => [self::softened($star, $numbers->number('soft'))],
+            'polygon' => [self::soften($polygon, $numbers->number('soft'))],
+            'star' => [self::soften($star, $numbers->number('soft'))],
             'ring' => [$circle(1.0), $circle($inner)],
-            'bar' => [self::softened([[-1.0, -$half], [1.0, -$half], [1.0, $half], [-1.0, $half]], $numbers->number('soft'))],
+            'bar' => [self::soften([[-1.0, -$half], [1.0, -$half], [1.0, $half], [-1.0, $half]], $numbers->number('soft'))],
             'arc' => [self::arc($inner)],
             'blob' => [self::blob($n, $inner, $chance, $k)],
-            'cross' => [self::softened([[-$half, -1.0], [$half, -1.0], [$half, -$half], [1.0, -$half], [1.0, $half], [$half, $half], [$half, 1.0], [-$half, 1.0], [-$half, $half], [-1.0, $half], [-1.0, -$half], [-$half, -$half]], $numbers->number('soft'))],
+            'cross' => [self::soften([[-$half, -1.0], [$half, -1.0], [$half, -$half], [1.0, -$half], [1.0, $half], [$half, $half], [$half, 1.0], [-$half, 1.0], [-$half, $half], [-1.0, $half], [-1.0, -$half], [-$half, -$half]], $numbers->number('soft'))],
             'drop' => [self::drop($inner)],
             default => [$circle(1.0)],
         };
@@ -246,7 +246,7 @@ final class Shapes implements Recipe
      * @param  list<array{float, float}>  $points
      * @return list<array{float, float}>
      */
-    private static function softened(array $points, float $soft): array
+    private static function soften(array $points, float $soft): array
     {
         if ($soft <= 0.0) {
             return $points;

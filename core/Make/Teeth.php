@@ -32,12 +32,12 @@ final class Teeth
     public static function named(string $name): ?Plane
     {
         return match ($name) {
-            'laid paper' => self::$made[$name] ??= ToothHeights::evened(self::laid(), self::SIDE),
-            'cold-pressed paper' => self::$made[$name] ??= ToothHeights::evened(self::coldPressed(), self::SIDE),
-            'weave' => self::$made[$name] ??= ToothHeights::evened(self::weave(), self::SIDE),
-            'slate' => self::$made[$name] ??= ToothHeights::evened(self::slate(), self::SIDE),
-            'wood' => self::$made[$name] ??= ToothHeights::evened(self::wood(), self::SIDE),
-            'speckle' => self::$made[$name] ??= ToothHeights::evened(self::speckle(), self::SIDE),
+            'laid paper' => self::$made[$name] ??= ToothHeights::evenOut(self::lay(), self::SIDE),
+            'cold-pressed paper' => self::$made[$name] ??= ToothHeights::evenOut(self::coldPressed(), self::SIDE),
+            'weave' => self::$made[$name] ??= ToothHeights::evenOut(self::weave(), self::SIDE),
+            'slate' => self::$made[$name] ??= ToothHeights::evenOut(self::slate(), self::SIDE),
+            'wood' => self::$made[$name] ??= ToothHeights::evenOut(self::wood(), self::SIDE),
+            'speckle' => self::$made[$name] ??= ToothHeights::evenOut(self::speckle(), self::SIDE),
             default => null,
         };
     }
@@ -47,10 +47,10 @@ final class Teeth
      *
      * @return list<float>
      */
-    private static function laid(): array
+    private static function lay(): array
     {
-        $fibres = TilingNoise::layered(self::SIDE, 32, 64, 3, 11);
-        $waver = TilingNoise::layered(self::SIDE, 4, 8, 2, 12);
+        $fibres = TilingNoise::layers(self::SIDE, 32, 64, 3, 11);
+        $waver = TilingNoise::layers(self::SIDE, 4, 8, 2, 12);
 
         return self::each(function (int $x, int $y, int $i) use ($fibres, $waver): float {
             $line = 0.5 + 0.5 * sin(2 * M_PI * ($y / 6.4 + 2.2 * $waver[$i]));
@@ -69,7 +69,7 @@ final class Teeth
     {
         $large = TilingNoise::cells(self::SIDE, 20, 21);
         $small = TilingNoise::cells(self::SIDE, 37, 22);
-        $swell = TilingNoise::layered(self::SIDE, 8, 8, 2, 23);
+        $swell = TilingNoise::layers(self::SIDE, 8, 8, 2, 23);
         $grain = TilingNoise::values(self::SIDE, 128, 128, 24);
 
         return self::each(fn (int $x, int $y, int $i): float => -0.75 * $large[$i] - 0.6 * $small[$i] + 0.22 * $swell[$i] + 0.2 * $grain[$i]);
@@ -82,8 +82,8 @@ final class Teeth
      */
     private static function weave(): array
     {
-        $slub = TilingNoise::layered(self::SIDE, 8, 8, 2, 31);
-        $fuzz = TilingNoise::layered(self::SIDE, 64, 64, 2, 32);
+        $slub = TilingNoise::layers(self::SIDE, 8, 8, 2, 31);
+        $fuzz = TilingNoise::layers(self::SIDE, 64, 64, 2, 32);
 
         return self::each(function (int $x, int $y, int $i) use ($slub, $fuzz): float {
             $u = $x / 16 + 0.5 * $slub[$i];
@@ -102,8 +102,8 @@ final class Teeth
      */
     private static function slate(): array
     {
-        $ledges = TilingNoise::layered(self::SIDE, 4, 8, 4, 41);
-        $scratches = TilingNoise::layered(self::SIDE, 8, 128, 2, 42);
+        $ledges = TilingNoise::layers(self::SIDE, 4, 8, 4, 41);
+        $scratches = TilingNoise::layers(self::SIDE, 8, 128, 2, 42);
         $grit = TilingNoise::values(self::SIDE, 128, 128, 43);
 
         return self::each(function (int $x, int $y, int $i) use ($ledges, $scratches, $grit): float {
@@ -121,8 +121,8 @@ final class Teeth
      */
     private static function wood(): array
     {
-        $bend = TilingNoise::layered(self::SIDE, 2, 8, 2, 51);
-        $pores = TilingNoise::layered(self::SIDE, 8, 128, 2, 52);
+        $bend = TilingNoise::layers(self::SIDE, 2, 8, 2, 51);
+        $pores = TilingNoise::layers(self::SIDE, 8, 128, 2, 52);
         $grain = TilingNoise::values(self::SIDE, 32, 256, 53);
 
         return self::each(function (int $x, int $y, int $i) use ($bend, $pores, $grain): float {

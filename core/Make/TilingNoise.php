@@ -58,7 +58,7 @@ final class TilingNoise
      *
      * @return list<float> 0–1
      */
-    public static function layered(int $side, int $across, int $down, int $layers, int $roll): array
+    public static function layers(int $side, int $across, int $down, int $layers, int $roll): array
     {
         $sum = array_fill(0, $side * $side, 0.0);
         $weight = 1.0;

@@ -13,7 +13,7 @@ final class ToothHeights
      * @param  array<int, float>  $heights  of a square that repeats, in any unit
      * @return Plane whose every height comes equally often
      */
-    public static function evened(array $heights, int $side): Plane
+    public static function evenOut(array $heights, int $side): Plane
     {
         asort($heights);
         $values = array_fill(0, $side * $side, 0);
@@ -23,7 +23,7 @@ final class ToothHeights
             $rank++;
         }
 
-        return self::rolled($values, $side);
+        return self::roll($values, $side);
     }
 
     /**
@@ -32,7 +32,7 @@ final class ToothHeights
      *
      * @param  array<int, int>  $values
      */
-    private static function rolled(array $values, int $side): Plane
+    private static function roll(array $values, int $side): Plane
     {
         $columns = $rows = array_fill(0, $side, 0);
         for ($y = 0; $y < $side; $y++) {

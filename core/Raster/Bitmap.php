@@ -31,7 +31,7 @@ final readonly class Bitmap
         return new self($width, $height, Bytes::toPixels($rgba));
     }
 
-    public static function filled(int $width, int $height, int $pixel = 0): self
+    public static function ofColour(int $width, int $height, int $pixel = 0): self
     {
         return new self($width, $height, array_fill(0, $width * $height, $pixel));
     }

@@ -79,7 +79,7 @@ final class Blur
     private static function from(float $wide, array $in, int $width, int $height, float $sigma, Lanes $lanes): array
     {
         if (self::isHalved($sigma, $wide, $width, $height)) {
-            return self::joined(self::wide(self::rowsOf($in, $width), $width, $height, $sigma, $lanes), $width, $height);
+            return self::join(self::wide(self::rowsOf($in, $width), $width, $height, $sigma, $lanes), $width, $height);
         }
         if ($sigma < self::NONE) {
             return $in;
@@ -108,7 +108,7 @@ final class Blur
         return match (true) {
             $sigma < self::NONE => $rows,
             self::isHalved($sigma, self::WIDE, $width, $height) => self::wide($rows, $width, $height, $sigma, Lanes::Two),
-            default => self::rowsOf(self::lanes(self::joined($rows, $width, $height), $width, $height, $sigma), $width),
+            default => self::rowsOf(self::lanes(self::join($rows, $width, $height), $width, $height, $sigma), $width),
         };
     }
 
@@ -138,7 +138,7 @@ final class Blur
 
             return $row;
         };
-        $small = self::from(self::WIDE_INSIDE, Halving::halved($around, $wide, $high, $lanes), Halving::half($wide), Halving::half($high), sqrt(max(0.0, $sigma * $sigma - Halving::VARIANCE) / 4), $lanes);
+        $small = self::from(self::WIDE_INSIDE, Halving::halve($around, $wide, $high, $lanes), Halving::half($wide), Halving::half($high), sqrt(max(0.0, $sigma * $sigma - Halving::VARIANCE) / 4), $lanes);
 
         return fn (int $y): array => array_slice(Halving::doubledRow($small, $y + self::MARGIN, $wide, $high, $lanes), self::MARGIN, $width);
     }
@@ -156,7 +156,7 @@ final class Blur
      * @param  Closure(int): array<int, int>  $rows
      * @return array<int, int>
      */
-    private static function joined(Closure $rows, int $width, int $height): array
+    private static function join(Closure $rows, int $width, int $height): array
     {
         $out = [];
         for ($y = 0; $y < $height; $y++) {
@@ -199,14 +199,14 @@ final class Blur
         $row = array_fill(0, $width + 2 * $reach, 0);
         for ($y = 0; $y < $height; $y++) {
             // Beyond the edge the edge value goes on, in both directions.
-            $row = PairedTaps::summed(self::handed($row), $reach, $in, $y * $width, $width, $weights, function (int $k) use ($y, $width, $height): array {
+            $row = PairedTaps::sum(self::handOver($row), $reach, $in, $y * $width, $width, $weights, function (int $k) use ($y, $width, $height): array {
                 return [max(0, $y - $k) * $width, min($height - 1, $y + $k) * $width];
             }, $round, $bits, $mask);
             for ($x = 0; $x < $reach; $x++) {
                 $row[$x] = $row[$reach];
                 $row[$reach + $width + $x] = $row[$reach + $width - 1];
             }
-            $out = PairedTaps::summed(self::handed($out), $y * $width, $row, $reach, $width, $weights, fn (int $k): array => [$reach - $k, $reach + $k], $round, $bits, $mask);
+            $out = PairedTaps::sum(self::handOver($out), $y * $width, $row, $reach, $width, $weights, fn (int $k): array => [$reach - $k, $reach + $k], $round, $bits, $mask);
         }
 
         return $out;
@@ -218,7 +218,7 @@ final class Blur
      * @param  array<int, int>  $values
      * @return array<int, int>
      */
-    private static function handed(array &$values): array
+    private static function handOver(array &$values): array
     {
         $out = $values;
         $values = [];

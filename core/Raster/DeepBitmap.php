@@ -142,7 +142,7 @@ final readonly class DeepBitmap
      * @param  Bitmap  $shown  as `toBitmap` gave it
      * @param  Bitmap|null  $rest  as `rest` gave it; null for nothing
      */
-    public static function joined(Bitmap $shown, ?Bitmap $rest): self
+    public static function fromParts(Bitmap $shown, ?Bitmap $rest): self
     {
         if ($rest === null) {
             return self::of($shown);

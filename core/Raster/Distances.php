@@ -23,7 +23,7 @@ final class Distances
      * @param  int  $bits  a pixel is set where it has any of these
      * @return array<int, int>
      */
-    public static function squared(array $set, int $width, int $height, float $limit = 1e6, int $bits = ~0): array
+    public static function squaredDistances(array $set, int $width, int $height, float $limit = 1e6, int $bits = ~0): array
     {
         $field = self::downColumns($set, $width, $height, $bits);
         $most = (int) min(1e6, ceil($limit));

@@ -40,7 +40,7 @@ final class Drag
         $reach = $length * ($isFlat ? abs($cos) : abs($sin)) / 2;
         $margin = (int) ceil($reach) + 2;
         $wide = $width + 2 * $margin;
-        $padded = self::padded($in, $width, $height, $margin);
+        $padded = self::pad($in, $width, $height, $margin);
         [$offsets, $weights] = self::taps($reach, $slope, $isFlat ? 1 : $wide, $isFlat ? $wide : 1, 1 << $lanes->weightBits());
         $bits = $lanes->weightBits();
         $round = $lanes->ones() << $bits - 1;
@@ -48,7 +48,7 @@ final class Drag
         $row = array_fill(0, $width, 0);
         for ($y = 0; $y < $height; $y++) {
             $start = ($y + $margin) * $wide + $margin;
-            $row = PairedTaps::summed($row, 0, $padded, $start, $width, $weights, fn (int $k): array => [$start - $offsets[$k], $start + $offsets[$k]], $round, $bits, $lanes->mask());
+            $row = PairedTaps::sum($row, 0, $padded, $start, $width, $weights, fn (int $k): array => [$start - $offsets[$k], $start + $offsets[$k]], $round, $bits, $lanes->mask());
             for ($x = 0; $x < $width; $x++) {
                 $out[$y * $width + $x] = $row[$x];
             }
@@ -61,7 +61,7 @@ final class Drag
      * @param  array<int, int>  $in
      * @return array<int, int> with nothing around it
      */
-    private static function padded(array $in, int $width, int $height, int $margin): array
+    private static function pad(array $in, int $width, int $height, int $margin): array
     {
         $wide = $width + 2 * $margin;
         $out = array_fill(0, $wide * ($height + 2 * $margin), 0);

@@ -20,7 +20,7 @@ final class Grow
         }
         $limit = $by * $by;
         $out = [];
-        foreach (Distances::squared($set, $in->width, $in->height, abs($by) + 1) as $square) {
+        foreach (Distances::squaredDistances($set, $in->width, $in->height, abs($by) + 1) as $square) {
             $out[] = ($square <= $limit) === $grows ? Plane::FULL : 0;
         }
 

@@ -30,7 +30,7 @@ final class Halving
      * @param  Closure(int): array<int, int>  $rows  asked for from the top, once each
      * @return array<int, int> half(width) · half(height)
      */
-    public static function halved(Closure $rows, int $width, int $height, Lanes $lanes): array
+    public static function halve(Closure $rows, int $width, int $height, Lanes $lanes): array
     {
         $mask = $lanes->mask();
         $round = 32 * $lanes->ones();

@@ -34,7 +34,7 @@ final class LightBeneath
             $rest[] = (int) min(65535.0, 32768 * $value / $surface[$i]);
         }
         $light = [];
-        foreach (self::relaxed($rest, $clean, $width, $height) as $i => $part) {
+        foreach (self::relax($rest, $clean, $width, $height) as $i => $part) {
             $light[] = (int) min(65535.0, $part * $surface[$i] / 32768);
         }
 
@@ -151,13 +151,13 @@ final class LightBeneath
      * @param  array<int, int>  $clean  above 0 where it is
      * @return non-empty-array<int, int>
      */
-    private static function relaxed(array $channel, array $clean, int $width, int $height): array
+    private static function relax(array $channel, array $clean, int $width, int $height): array
     {
         $known = [];
         foreach ($clean as $i => $is) {
             $known[] = $is > 0 ? (float) $channel[$i] : -1.0;
         }
-        $light = self::pulledAndPushed($known, $width, $height);
+        $light = self::pullAndPush($known, $width, $height);
         $sides = [];
         for ($y = 0, $i = 0; $y < $height; $y++) {
             for ($x = 0; $x < $width; $x++, $i++) {
@@ -184,7 +184,7 @@ final class LightBeneath
      * @param  list<float>  $known  below 0 where it is not
      * @return list<float>
      */
-    private static function pulledAndPushed(array $known, int $width, int $height): array
+    private static function pullAndPush(array $known, int $width, int $height): array
     {
         if ($width === 1 && $height === 1) {
             return [max(0.0, $known[0])];
@@ -207,7 +207,7 @@ final class LightBeneath
                 $half[] = $count > 0 ? $sum / $count : -1.0;
             }
         }
-        $coarse = self::pulledAndPushed($half, $halfWidth, $halfHeight);
+        $coarse = self::pullAndPush($half, $halfWidth, $halfHeight);
         for ($y = 0, $i = 0; $y < $height; $y++) {
             $row = ($y >> 1) * $halfWidth;
             for ($x = 0; $x < $width; $x++, $i++) {

@@ -38,7 +38,7 @@ final class Lighting
     public const NIGHT = 2621;
 
     /** @param  float  $radius  px: marks smaller than this do not count as light */
-    public static function flattened(Bitmap $in, float $radius, bool $groundIsDarker): Bitmap
+    public static function flatten(Bitmap $in, float $radius, bool $groundIsDarker): Bitmap
     {
         $factor = min(1.0, self::SMALL / max($in->width, $in->height));
         $width = max(1, (int) round($in->width * $factor));
@@ -58,7 +58,7 @@ final class Lighting
             $gains[] = array_map(fn (int $l): int => (int) min(65535.0, 256 * $bright / max(self::NIGHT, $l) + 0.5), $light);
         }
 
-        return self::divided($in, $gains[0], $gains[1], $gains[2], $width, $height);
+        return self::divide($in, $gains[0], $gains[1], $gains[2], $width, $height);
     }
 
     /**
@@ -182,7 +182,7 @@ final class Lighting
      * @param  array<int, int>  $green
      * @param  array<int, int>  $blue
      */
-    private static function divided(Bitmap $in, array $red, array $green, array $blue, int $width, int $height): Bitmap
+    private static function divide(Bitmap $in, array $red, array $green, array $blue, int $width, int $height): Bitmap
     {
         // Bilinear between the gains: the three in lanes of 21 bits.
         $gains = [];

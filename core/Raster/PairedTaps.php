@@ -22,7 +22,7 @@ final class PairedTaps
      * @param  Closure(int): array{int, int}  $sides  where the two runs that share a weight begin
      * @return array<int, int>
      */
-    public static function summed(array $into, int $to, array $in, int $from, int $width, array $weights, Closure $sides, int $round, int $bits, int $mask): array
+    public static function sum(array $into, int $to, array $in, int $from, int $width, array $weights, Closure $sides, int $round, int $bits, int $mask): array
     {
         $middle = (int) $weights[0];
         $end = $to + $width;

@@ -20,7 +20,7 @@ final class Polygon
      * @param  bool  $evenOdd  whether a part covered twice is a hole
      * @return array<int, int> coverage, 0–65535
      */
-    public static function filled(array $outlines, int $width, int $height, bool $evenOdd = false): array
+    public static function fill(array $outlines, int $width, int $height, bool $evenOdd = false): array
     {
         $crossings = self::crossings($outlines, $height);
         $out = array_fill(0, $width * $height, 0);

@@ -81,7 +81,7 @@ final readonly class Premultiplied
 
     public function toBitmap(): Bitmap
     {
-        return new Bitmap($this->width, $this->height, $this->redGreen === null ? self::black($this->blueAlpha) : self::coloured($this->redGreen, $this->blueAlpha));
+        return new Bitmap($this->width, $this->height, $this->redGreen === null ? self::black($this->blueAlpha) : self::colour($this->redGreen, $this->blueAlpha));
     }
 
     /**
@@ -103,7 +103,7 @@ final readonly class Premultiplied
      * @param  array<int, int>  $blueAlpha
      * @return array<int, int>
      */
-    private static function coloured(array $redGreen, array $blueAlpha): array
+    private static function colour(array $redGreen, array $blueAlpha): array
     {
         $out = $blueAlpha;
         foreach ($blueAlpha as $i => $ba) {

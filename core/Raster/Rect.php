@@ -70,7 +70,7 @@ final readonly class Rect
         return self::between($this->x - $by, $this->y - $by, $this->right() + $by, $this->bottom() + $by);
     }
 
-    public function moved(int $dx, int $dy): self
+    public function move(int $dx, int $dy): self
     {
         return new self($this->x + $dx, $this->y + $dy, $this->width, $this->height);
     }

@@ -24,7 +24,7 @@ final readonly class Regions
     /** @param  bool  $corners  whether pixels that only share a corner belong together */
     public static function of(Runs $runs, bool $corners): self
     {
-        $parents = self::joined($runs, $corners ? 1 : 0);
+        $parents = self::join($runs, $corners ? 1 : 0);
         $areas = $atEdge = $owners = [];
         $last = ($runs->height - 1) * $runs->width;
         foreach ($runs->starts as $run => $start) {
@@ -70,7 +70,7 @@ final readonly class Regions
     }
 
     /** @return array<int, int> for each run another one of its region, nearer to the first; the first is its own */
-    private static function joined(Runs $runs, int $slack): array
+    private static function join(Runs $runs, int $slack): array
     {
         $starts = $runs->starts;
         $ends = $runs->ends;

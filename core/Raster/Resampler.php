@@ -28,10 +28,10 @@ final readonly class Resampler
             return $in;
         }
         $rows = self::across($in->values, $in->height, $in->width, $this->taps($in->width, $width), Plane::FULL);
-        $turned = self::transposed($rows, $width, $in->height);
+        $turned = self::transpose($rows, $width, $in->height);
         $columns = self::across($turned, $width, $in->height, $this->taps($in->height, $height), Plane::FULL);
 
-        return new Plane($width, $height, self::transposed($columns, $height, $width));
+        return new Plane($width, $height, self::transpose($columns, $height, $width));
     }
 
     public function bitmap(Bitmap $in, int $width, int $height): Bitmap
@@ -82,7 +82,7 @@ final readonly class Resampler
      * @param  float  $width  px the picture takes in the result; the rest is empty
      * @param  float  $height  px
      */
-    public static function centred(Plane $in, float $width, float $height, int $outWidth, int $outHeight): Plane
+    public static function aboutCentre(Plane $in, float $width, float $height, int $outWidth, int $outHeight): Plane
     {
         if ($in->width <= 2 * $width && $in->height <= 2 * $height) {
             $turned = self::threefold($in->values, $in->height, $in->width, self::centredTaps($in->width, $width, $outWidth));
@@ -90,10 +90,10 @@ final readonly class Resampler
             return new Plane($outWidth, $outHeight, self::threefold($turned, $outWidth, $in->height, self::centredTaps($in->height, $height, $outHeight)));
         }
         $rows = self::across($in->values, $in->height, $in->width, self::centredTaps($in->width, $width, $outWidth), Plane::FULL);
-        $turned = self::transposed($rows, $outWidth, $in->height);
+        $turned = self::transpose($rows, $outWidth, $in->height);
         $columns = self::across($turned, $outWidth, $in->height, self::centredTaps($in->height, $height, $outHeight), Plane::FULL);
 
-        return new Plane($outWidth, $outHeight, self::transposed($columns, $outHeight, $outWidth));
+        return new Plane($outWidth, $outHeight, self::transpose($columns, $outHeight, $outWidth));
     }
 
     /**
@@ -340,7 +340,7 @@ final readonly class Resampler
      * @param  array<int, int>  $in
      * @return array<int, int>
      */
-    private static function transposed(array $in, int $width, int $height): array
+    private static function transpose(array $in, int $width, int $height): array
     {
         $out = array_fill(0, $width * $height, 0);
         $i = 0;

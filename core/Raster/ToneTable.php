@@ -27,10 +27,10 @@ final readonly class ToneTable
      * The same, where ink is darkness times alpha: what is there in part has its ink changed as a grey of that strength would be, so
      * that it does not matter whether a soft edge stands in colour or in alpha. What is not there stays nothing.
      */
-    public function inked(Bitmap $in): Bitmap
+    public function applyToInk(Bitmap $in): Bitmap
     {
         $table = $this->values;
-        $out = $this->applied($in)->pixels;
+        $out = $this->apply($in)->pixels;
         foreach ($in->pixels as $i => $p) {
             $alpha = $p & 255;
             if ($alpha === 0 || $alpha === 255) {
@@ -47,7 +47,7 @@ final readonly class ToneTable
     }
 
     /** The same table for red, green and blue; alpha stays. */
-    public function applied(Bitmap $in): Bitmap
+    public function apply(Bitmap $in): Bitmap
     {
         $table = $this->values;
         $out = $in->pixels;

@@ -60,7 +60,7 @@ final class Turning
         $u = $cos * $x + $sin * $y + $in->width / 2 - 0.5;
         $v = -$sin * $x + $cos * $y + $in->height / 2 - 0.5;
 
-        return new Bitmap($width, $height, self::sampled($in, $width, $height, $u, $v, $cos, $sin));
+        return new Bitmap($width, $height, self::sampleRows($in, $width, $height, $u, $v, $cos, $sin));
     }
 
     /**
@@ -69,7 +69,7 @@ final class Turning
      *
      * @return array<int, int> pixels
      */
-    private static function sampled(Bitmap $in, int $width, int $height, float $u0, float $v0, float $cos, float $sin): array
+    private static function sampleRows(Bitmap $in, int $width, int $height, float $u0, float $v0, float $cos, float $sin): array
     {
         $out = array_fill(0, $width * $height, 0);
         $opaque = Opaque::lanes($in);
@@ -88,9 +88,9 @@ final class Turning
             $u = (int) round(($u0 + $sin * $y) * self::ONE);
             $v = (int) round(($v0 + $cos * $y) * self::ONE);
             // The columns for which a neighbour lies in the picture, and those for which all four do.
-            $from = max(0, self::reached($u, $du, -self::ONE, $lastColumn + self::ONE), self::reached($v, $dv, -self::ONE, $lastRow + self::ONE));
+            $from = max(0, self::reach($u, $du, -self::ONE, $lastColumn + self::ONE), self::reach($v, $dv, -self::ONE, $lastRow + self::ONE));
             $until = min($width, self::left($u, $du, -self::ONE, $lastColumn + self::ONE), self::left($v, $dv, -self::ONE, $lastRow + self::ONE));
-            $first = max($from, self::reached($u, $du, 0, $lastColumn), self::reached($v, $dv, 0, $lastRow));
+            $first = max($from, self::reach($u, $du, 0, $lastColumn), self::reach($v, $dv, 0, $lastRow));
             $end = min($until, self::left($u, $du, 0, $lastColumn), self::left($v, $dv, 0, $lastRow));
             if ($first >= $end) {
                 $first = $end = $until;
@@ -152,7 +152,7 @@ final class Turning
     }
 
     /** The first column at which a place lies in its bounds, if it ever does. */
-    private static function reached(int $place, int $step, int $least, int $end): int
+    private static function reach(int $place, int $step, int $least, int $end): int
     {
         if ($step === 0) {
             return $place >= $least && $place < $end ? 0 : PHP_INT_MAX;

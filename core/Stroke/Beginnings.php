@@ -54,10 +54,10 @@ final class Beginnings
      *
      * @throws InvalidInput when there is no such beginning
      */
-    public static function of(string $name, Brush $brush): Brush
+    public static function of(string $name, BrushSettings $brush): BrushSettings
     {
         $beginning = self::all()[$name] ?? throw new InvalidInput('beginning', "There is no beginning “{$name}”. Known: ".implode(', ', array_keys(self::all())).'.');
 
-        return Brush::read(['kind' => $brush->tipKind->value, 'inks' => ['main' => $brush->mainInk->toHex(), 'second' => $brush->secondInk->toHex()], 'settings' => $beginning['settings']]);
+        return BrushSettings::read(['kind' => $brush->tipKind->value, 'inks' => ['main' => $brush->mainInk->toHex(), 'second' => $brush->secondInk->toHex()], 'settings' => $beginning['settings']]);
     }
 }

@@ -39,18 +39,18 @@ final readonly class Dab
     }
 
     /** The same dab in another colour, 0xRRGGBB, and with its own colours moved otherwise. */
-    public function coloured(int $colour, Drift $drift): self
+    public function withColour(int $colour, Drift $drift): self
     {
-        return $this->changed($this->x, $this->y, $colour, $drift);
+        return $this->copyWith($this->x, $this->y, $colour, $drift);
     }
 
     /** The same dab at another place. */
     public function at(float $x, float $y): self
     {
-        return $this->changed($x, $y, $this->colour, $this->drift);
+        return $this->copyWith($x, $y, $this->colour, $this->drift);
     }
 
-    private function changed(float $x, float $y, int $colour, Drift $drift): self
+    private function copyWith(float $x, float $y, int $colour, Drift $drift): self
     {
         return new self($this->index, $this->t, $x, $y, $this->shape, $this->flow, $this->opacity, $colour, $drift, $this->lends, $this->depth, $this->carries, $this->fresh, $this->shadow, $this->lift);
     }

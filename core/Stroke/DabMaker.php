@@ -24,7 +24,7 @@ final class DabMaker
     /**
      * @param  float|null  $total  px of the whole path where it is known, for the taper out
      */
-    public function __construct(Brush $brush, bool $realPressure, int $roll, ?float $total = null)
+    public function __construct(BrushSettings $brush, bool $realPressure, int $roll, ?float $total = null)
     {
         $chance = new Chance($roll);
         $this->path = new PathBuilder($brush, $realPressure);
@@ -38,7 +38,7 @@ final class DabMaker
      *
      * @return list<Dab>
      */
-    public static function all(Brush $brush, Trace $trace, int $roll): array
+    public static function all(BrushSettings $brush, Trace $trace, int $roll): array
     {
         $total = $brush->tapers() ? PathBuilder::lengthOf($trace, $brush) : null;
         $maker = new self($brush, $trace->realPressure, $roll, $total);
@@ -47,7 +47,7 @@ final class DabMaker
     }
 
     /** Whether every dab of a stroke with this brush has the same colour. */
-    public static function hasOneColour(Brush $brush): bool
+    public static function hasOneColour(BrushSettings $brush): bool
     {
         return (new Inker($brush, new Chance(0)))->oneColour;
     }

@@ -22,7 +22,7 @@ final readonly class Dial
         $this->isSteady = $value->drives === [] && $value->spread === 0.0;
     }
 
-    public static function of(Brush $brush, string $id, Chance $chance): self
+    public static function of(BrushSettings $brush, string $id, Chance $chance): self
     {
         return new self(SettingsTable::get($id), $brush->value($id), $chance);
     }
@@ -59,16 +59,16 @@ final readonly class Dial
         return match ($this->setting->spread) {
             SpreadKind::None => $value,
             SpreadKind::Below => max($this->setting->least, $value * (1.0 - $this->value->spread * $this->chance->unit($this->stream, $dab))),
-            SpreadKind::AroundPart => max($this->setting->least, min($this->setting->most, $value * (1.0 + $this->value->spread * $this->chance->signed($this->stream, $dab)))),
+            SpreadKind::AroundPart => max($this->setting->least, min($this->setting->most, $value * (1.0 + $this->value->spread * $this->chance->signedUnit($this->stream, $dab)))),
             SpreadKind::AroundUnits => $this->setting->drivesAreOffsets()
-                ? $value + $this->value->spread * $this->chance->signed($this->stream, $dab)
-                : max($this->setting->least, min($this->setting->most, $value + $this->value->spread * $this->chance->signed($this->stream, $dab))),
+                ? $value + $this->value->spread * $this->chance->signedUnit($this->stream, $dab)
+                : max($this->setting->least, min($this->setting->most, $value + $this->value->spread * $this->chance->signedUnit($this->stream, $dab))),
         };
     }
 
     /** How far chance moves the next step: 1 without a spread, else 1 ± spread. */
     public function stepFactor(int $dab): float
     {
-        return $this->value->spread === 0.0 ? 1.0 : max(0.02, 1.0 + $this->value->spread * $this->chance->signed($this->stream, $dab));
+        return $this->value->spread === 0.0 ? 1.0 : max(0.02, 1.0 + $this->value->spread * $this->chance->signedUnit($this->stream, $dab));
     }
 }

@@ -21,7 +21,7 @@ final readonly class Drift
     }
 
     /** The same, and so much of a colour of the sheet, 0xRRGGBB, taken up after it. */
-    public function lent(int $colour, float $share): self
+    public function lend(int $colour, float $share): self
     {
         return new self($this->hue, $this->chroma, $this->lightness, $colour, $share);
     }

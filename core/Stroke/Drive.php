@@ -7,7 +7,7 @@ namespace Yarrowfog\Core\Stroke;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /**
  * What moves a setting while painting: an input, through a curve, to a factor between
@@ -25,7 +25,7 @@ final readonly class Drive
     }
 
     /** @throws InvalidInput */
-    public static function read(Reading $json, bool $isOffset): self
+    public static function read(JsonReader $json, bool $isOffset): self
     {
         $json->keys(['input', 'curve', 'from', 'to', 'reference']);
         $input = DriveInput::from($json->choice('input', DriveInput::names()));
@@ -73,7 +73,7 @@ final readonly class Drive
     }
 
     /** The same for a drawing so many times as large, drawn in the same time. */
-    public function scaled(float $factor): self
+    public function scale(float $factor): self
     {
         return $this->input->unit() === '' ? $this : new self($this->input, $this->curve, $this->from, $this->to, ($this->reference ?? $this->input->reference()) * $factor);
     }

@@ -32,7 +32,7 @@ final readonly class Former
 
     private FramePicker $frames;
 
-    public function __construct(Brush $brush, private Chance $chance)
+    public function __construct(BrushSettings $brush, private Chance $chance)
     {
         $this->size = Dial::of($brush, 'size', $chance);
         $this->angle = Dial::of($brush, 'angle', $chance);

@@ -18,7 +18,7 @@ final readonly class FramePicker
 
     private float $length;
 
-    public function __construct(Brush $brush, private Chance $chance)
+    public function __construct(BrushSettings $brush, private Chance $chance)
     {
         $this->stream = Chance::stream('frameRule');
         $this->rule = $brush->choice('frameRule');
@@ -35,7 +35,7 @@ final readonly class FramePicker
         }
 
         return match ($this->rule) {
-            FormSettings::SHUFFLED => $this->shuffled($place->index),
+            FormSettings::SHUFFLED => $this->shuffledFrame($place->index),
             FormSettings::BY_PRESSURE => min($n - 1, (int) ($place->on->pressure * $n)),
             FormSettings::BY_HEADING => (int) round($place->on->heading / 360.0 * $n) % $n,
             FormSettings::BY_TRAVEL => (int) ($place->on->s / $this->length * $n) % $n,
@@ -45,7 +45,7 @@ final readonly class FramePicker
     }
 
     /** Rounds in which every frame comes once, each round in another order; none comes twice running. */
-    private function shuffled(int $index): int
+    private function shuffledFrame(int $index): int
     {
         $n = $this->frames;
         $round = intdiv($index, $n);

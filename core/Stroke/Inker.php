@@ -52,7 +52,7 @@ final readonly class Inker
     /** Whether every dab of the stroke has the same colour. */
     public bool $oneColour;
 
-    public function __construct(Brush $brush, private Chance $chance)
+    public function __construct(BrushSettings $brush, private Chance $chance)
     {
         $this->flow = Dial::of($brush, 'flow', $chance);
         $this->opacity = Dial::of($brush, 'opacity', $chance);
@@ -122,14 +122,14 @@ final readonly class Inker
         $draw = $this->perStroke ? 0 : $place->key;
 
         return new Drift(
-            $this->hueShift->at($place->on, $place->key) + $this->drawn('driftHue', $this->hue, $draw),
-            max(0.0, (1.0 + $this->drawn('driftChroma', $this->chroma, $draw)) * (1.0 + $this->chromaShift->at($place->on, $place->key))),
-            $this->lightnessShift->at($place->on, $place->key) + $this->drawn('driftLightness', $this->lightness, $draw),
+            $this->hueShift->at($place->on, $place->key) + $this->draw('driftHue', $this->hue, $draw),
+            max(0.0, (1.0 + $this->draw('driftChroma', $this->chroma, $draw)) * (1.0 + $this->chromaShift->at($place->on, $place->key))),
+            $this->lightnessShift->at($place->on, $place->key) + $this->draw('driftLightness', $this->lightness, $draw),
         );
     }
 
-    private function drawn(string $setting, float $by, int $draw): float
+    private function draw(string $setting, float $by, int $draw): float
     {
-        return $by <= 0.0 ? 0.0 : $by * $this->chance->signed(Chance::stream($setting), $draw);
+        return $by <= 0.0 ? 0.0 : $by * $this->chance->signedUnit(Chance::stream($setting), $draw);
     }
 }

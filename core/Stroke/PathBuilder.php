@@ -65,7 +65,7 @@ final class PathBuilder
 
     private readonly Curve $response;
 
-    public function __construct(private readonly Brush $brush, private readonly bool $realPressure)
+    public function __construct(private readonly BrushSettings $brush, private readonly bool $realPressure)
     {
         $steadying = $brush->base('steadying');
         $this->steadier = $steadying > 0.0 ? new Steadier($steadying, $brush->scale) : null;
@@ -228,7 +228,7 @@ final class PathBuilder
     }
 
     /** The whole length of a finished trace, px. */
-    public static function lengthOf(Trace $trace, Brush $brush): float
+    public static function lengthOf(Trace $trace, BrushSettings $brush): float
     {
         $path = new self($brush, $trace->realPressure);
         foreach ($trace->samples as $sample) {
@@ -246,10 +246,10 @@ final class PathBuilder
 
     private function pressure(Sample $sample, float $speed): float
     {
-        return $this->response->at($this->realPressure ? $sample->pressure : $this->assumed($speed));
+        return $this->response->at($this->realPressure ? $sample->pressure : $this->assumedPressure($speed));
     }
 
-    private function assumed(float $speed): float
+    private function assumedPressure(float $speed): float
     {
         $level = $this->brush->base('assumedLevel');
         if ($this->brush->choice('assumedPressure') === HandSettings::STEADY) {

@@ -45,16 +45,16 @@ final readonly class PathPoint
     {
         $turnsBack = abs(fmod($other->heading - $this->heading + 540.0, 360.0) - 180.0) > self::BACK;
 
-        return $this->mixed($other, $f, $turnsBack ? ($f < 0.5 ? $this->heading : $other->heading) : self::turned($this->heading, $other->heading, $f));
+        return $this->mix($other, $f, $turnsBack ? ($f < 0.5 ? $this->heading : $other->heading) : self::turn($this->heading, $other->heading, $f));
     }
 
     /** As `towards`, but what turns back goes round through all headings between: what is laid across the path stays in one piece. */
     public function turningTowards(self $other, float $f): self
     {
-        return $this->mixed($other, $f, self::turned($this->heading, $other->heading, $f));
+        return $this->mix($other, $f, self::turn($this->heading, $other->heading, $f));
     }
 
-    private function mixed(self $other, float $f, float $heading): self
+    private function mix(self $other, float $f, float $heading): self
     {
         return new self(
             $this->s + ($other->s - $this->s) * $f,
@@ -63,14 +63,14 @@ final readonly class PathPoint
             $this->y + ($other->y - $this->y) * $f,
             $this->pressure + ($other->pressure - $this->pressure) * $f,
             $this->tilt + ($other->tilt - $this->tilt) * $f,
-            self::turned($this->azimuth, $other->azimuth, $f),
-            self::turned($this->twist, $other->twist, $f),
+            self::turn($this->azimuth, $other->azimuth, $f),
+            self::turn($this->twist, $other->twist, $f),
             $this->speed + ($other->speed - $this->speed) * $f,
             $heading,
         );
     }
 
-    private static function turned(float $from, float $to, float $f): float
+    private static function turn(float $from, float $to, float $f): float
     {
         if ($from === $to) {
             return $from;

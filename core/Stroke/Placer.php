@@ -62,7 +62,7 @@ final class Placer
 
     private float $counted = 0.0;
 
-    public function __construct(Brush $brush, Chance $chance, private readonly Taper $taper)
+    public function __construct(BrushSettings $brush, Chance $chance, private readonly Taper $taper)
     {
         $this->spacing = Dial::of($brush, 'spacing', $chance);
         $this->size = Dial::of($brush, 'size', $chance);
@@ -175,7 +175,7 @@ final class Placer
         $out = [];
         for ($twin = 0; $twin < $count; $twin++) {
             $key = Place::key($step, $twin);
-            [$x, $y] = $this->scatter->thrown($on, $key, $taper);
+            [$x, $y] = $this->scatter->offset($on, $key, $taper);
             $out[] = new Place($this->dabs++, $key, $on, $x, $y, $taper);
         }
 

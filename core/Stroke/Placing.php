@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /** Where a drawing is put on its sheet: scaled and turned about the middle of the sheet, then moved. */
 final readonly class Placing
@@ -15,11 +15,11 @@ final readonly class Placing
     }
 
     /**
-     * @param  Reading  $from  {"scale": …, "turn": degrees, "dx": px, "dy": px}
+     * @param  JsonReader  $from  {"scale": …, "turn": degrees, "dx": px, "dy": px}
      *
      * @throws InvalidInput
      */
-    public static function read(Reading $from): self
+    public static function read(JsonReader $from): self
     {
         return new self($from->number('scale', 0.05, 20, 1.0), $from->number('turn', -180, 180, 0.0), $from->number('dx', -20000, 20000, 0.0), $from->number('dy', -20000, 20000, 0.0));
     }
@@ -44,13 +44,13 @@ final readonly class Placing
     }
 
     /** The same brush there: all of it as much larger, and turned with the sheet. */
-    public function brush(Brush $brush): Brush
+    public function brush(BrushSettings $brush): BrushSettings
     {
         $angle = $brush->value('angle');
         $turned = fmod($angle->number() + $this->turn + 540.0, 360.0) - 180.0;
 
         return $brush
-            ->scaled($this->scale)
+            ->scale($this->scale)
             ->with('angle', new SettingValue($turned, $angle->spread, $angle->drives));
     }
 }

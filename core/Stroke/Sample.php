@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /** Where the pen was at one moment, and how it was held. */
 final readonly class Sample
@@ -35,7 +35,7 @@ final readonly class Sample
      *
      * @throws InvalidInput
      */
-    public static function read(Reading $list): self
+    public static function read(JsonReader $list): self
     {
         $list->keys(['0', '1', '2', '3', '4', '5', '6']);
 
@@ -57,7 +57,7 @@ final readonly class Sample
     }
 
     /** The same moment with another pressure. */
-    public function pressed(float $pressure): self
+    public function withPressure(float $pressure): self
     {
         return new self($this->t, $this->x, $this->y, $pressure, $this->tiltX, $this->tiltY, $this->twist);
     }

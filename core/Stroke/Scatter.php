@@ -24,7 +24,7 @@ final readonly class Scatter
 
     private int $alongStream;
 
-    public function __construct(Brush $brush, private Chance $chance)
+    public function __construct(BrushSettings $brush, private Chance $chance)
     {
         $this->across = Dial::of($brush, 'scatterAcross', $chance);
         $this->along = Dial::of($brush, 'scatterAlong', $chance);
@@ -36,7 +36,7 @@ final readonly class Scatter
     }
 
     /** @return array{float, float} x, y */
-    public function thrown(PathPoint $on, int $key, float $taper): array
+    public function offset(PathPoint $on, int $key, float $taper): array
     {
         $across = $this->across->driven($on, $key);
         $along = $this->along->driven($on, $key);
@@ -55,14 +55,14 @@ final readonly class Scatter
     /** @return array{float, float} across and along, −1 to 1 */
     private function unit(int $key): array
     {
-        $a = $this->chance->signed($this->acrossStream, $key);
-        $b = $this->chance->signed($this->alongStream, $key);
+        $a = $this->chance->signedUnit($this->acrossStream, $key);
+        $b = $this->chance->signedUnit($this->alongStream, $key);
 
         return match ($this->shape) {
             // The mean of three draws: near to a bell, and never outside the reach.
             StepSettings::CLUSTERED => [
-                ($a + $this->chance->signed($this->acrossStream, $key, 16) + $this->chance->signed($this->acrossStream, $key, 17)) / 3.0,
-                ($b + $this->chance->signed($this->alongStream, $key, 16) + $this->chance->signed($this->alongStream, $key, 17)) / 3.0,
+                ($a + $this->chance->signedUnit($this->acrossStream, $key, 16) + $this->chance->signedUnit($this->acrossStream, $key, 17)) / 3.0,
+                ($b + $this->chance->signedUnit($this->alongStream, $key, 16) + $this->chance->signedUnit($this->alongStream, $key, 17)) / 3.0,
             ],
             // The square root spreads the places evenly over the disc's area.
             StepSettings::DISC => [sqrt(($a + 1.0) / 2.0) * sin(M_PI * $b), sqrt(($a + 1.0) / 2.0) * cos(M_PI * $b)],

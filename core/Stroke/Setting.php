@@ -16,7 +16,7 @@ final readonly class Setting
     /**
      * @param  list<string>  $choices  empty for a number; the first one is the default
      * @param  float  $spreadMost  greatest spread, in the unit of the spread
-     * @param  (Closure(Brush, Trace): ?string)|null  $idle  why the setting changes nothing now; null when it does
+     * @param  (Closure(BrushSettings, Trace): ?string)|null  $idle  why the setting changes nothing now; null when it does
      */
     private function __construct(
         public string $id,
@@ -43,7 +43,7 @@ final readonly class Setting
     }
 
     /**
-     * @param  (Closure(Brush, Trace): ?string)|null  $idle
+     * @param  (Closure(BrushSettings, Trace): ?string)|null  $idle
      */
     public static function number(
         string $id,
@@ -64,7 +64,7 @@ final readonly class Setting
 
     /**
      * @param  non-empty-list<string>  $choices
-     * @param  (Closure(Brush, Trace): ?string)|null  $idle
+     * @param  (Closure(BrushSettings, Trace): ?string)|null  $idle
      */
     public static function choice(string $id, Station $station, string $label, string $sentence, array $choices, ?Closure $idle = null): self
     {
@@ -100,7 +100,7 @@ final readonly class Setting
         };
     }
 
-    public function idleReason(Brush $brush, Trace $trace): ?string
+    public function idleReason(BrushSettings $brush, Trace $trace): ?string
     {
         return $this->idle === null ? null : ($this->idle)($brush, $trace);
     }

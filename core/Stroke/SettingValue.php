@@ -6,7 +6,7 @@ namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /** What a brush has a setting at: a base, a spread and drives; or a choice; or a curve. */
 final readonly class SettingValue
@@ -28,11 +28,11 @@ final readonly class SettingValue
     }
 
     /**
-     * @param  Reading  $json  {"base": …, "spread": …, "drives": […]}
+     * @param  JsonReader  $json  {"base": …, "spread": …, "drives": […]}
      *
      * @throws InvalidInput
      */
-    public static function read(Setting $setting, Reading $json): self
+    public static function read(Setting $setting, JsonReader $json): self
     {
         if ($setting->isChoice()) {
             return new self($json->keys(['base'])->choice('base', $setting->choices));

@@ -31,13 +31,13 @@ final readonly class Taper
     }
 
     /** @param  float|null  $total  px of the whole path; null while the pen is down */
-    public static function of(Brush $brush, ?float $total): self
+    public static function of(BrushSettings $brush, ?float $total): self
     {
         return new self($brush->base('taperIn'), $brush->base('taperOut'), $total, $brush->base('size'));
     }
 
     /** Whether a stroke so long (px, so far) still changes at its beginning when the pen lifts there. */
-    public static function isOpen(Brush $brush, float $length): bool
+    public static function isOpen(BrushSettings $brush, float $length): bool
     {
         return $brush->base('taperIn') > 0 && $length < max($brush->base('taperIn') + $brush->base('taperOut'), $brush->base('size'));
     }

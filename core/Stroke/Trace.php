@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /** A recorded movement of the pen, from press to lift. */
 final readonly class Trace
@@ -28,7 +28,7 @@ final readonly class Trace
      */
     public static function read(mixed $json): self
     {
-        $trace = Reading::of($json)->keys(['realPressure', 'samples']);
+        $trace = JsonReader::of($json)->keys(['realPressure', 'samples']);
         $samples = self::readSamples($trace);
         if ($samples === []) {
             throw new InvalidInput('samples', '“samples” is empty: a trace needs at least one place.');
@@ -42,7 +42,7 @@ final readonly class Trace
      *
      * @throws InvalidInput
      */
-    public static function readSamples(Reading $from): array
+    public static function readSamples(JsonReader $from): array
     {
         if (! $from->has('samples')) {
             throw new InvalidInput('samples', '“samples” is missing.');

@@ -49,11 +49,11 @@ final readonly class Corners
             ? new self($ring, [24.0, 16.0, 10.0, 6.5, 4.0], 0.55, 0.62, 9, 1.3)
             : new self($ring, [8.0, 5.5, 3.2], 0.12, 0.18, 5, 1.0);
 
-        return $corners->byWholeSides($corners->nearest($corners->found()));
+        return $corners->byWholeSides($corners->nearest($corners->find()));
     }
 
     /** @return array<int, array{Node, float}> by point: a corner, and how far its arms meet from the outline, px */
-    private function found(): array
+    private function find(): array
     {
         $found = [];
         $turns = $this->turns();
@@ -121,7 +121,7 @@ final readonly class Corners
             return null;
         }
 
-        return [$this->placed($i, $met), $away];
+        return [$this->place($i, $met), $away];
     }
 
     /**
@@ -147,7 +147,7 @@ final readonly class Corners
      *
      * @param  array{float, float}  $at
      */
-    private function placed(int $i, array $at): Node
+    private function place(int $i, array $at): Node
     {
         $dx = $at[0] - $this->ring->xs[$i];
         $dy = $at[1] - $this->ring->ys[$i];
@@ -176,7 +176,7 @@ final readonly class Corners
             $after = $sides[$k];
             $met = $before === null || $after === null ? null : self::met($before, $after);
             if ($met !== null && hypot($met[0] - $corners[$i]->x, $met[1] - $corners[$i]->y) < self::FARTHEST) {
-                $corners[$i] = $this->placed($i, $met);
+                $corners[$i] = $this->place($i, $met);
             }
         }
 
@@ -186,8 +186,8 @@ final readonly class Corners
     /** @return ?array{float, float, float, float} a point and the direction of the outline between two corners; null where it is not straight */
     private function side(int $from, int $to): ?array
     {
-        $near = $this->ring->reached($from, self::CUT_OFF) + 1;
-        $far = $this->ring->reached($to, -self::CUT_OFF) - 1;
+        $near = $this->ring->reach($from, self::CUT_OFF) + 1;
+        $far = $this->ring->reach($to, -self::CUT_OFF) - 1;
         if ($far - $near < 2) {
             return null;
         }
@@ -265,8 +265,8 @@ final readonly class Corners
     {
         $reach = min($reach, $this->ring->length / 2);
         $at = $step < 0 && $this->ring->along[$i] < $reach ? $i + $this->ring->count : $i;
-        $near = $this->ring->reached($at, $step * self::CUT_OFF) + $step;
-        $far = $this->ring->reached($at, $step * $reach);
+        $near = $this->ring->reach($at, $step * self::CUT_OFF) + $step;
+        $far = $this->ring->reach($at, $step * $reach);
         if (($far - $near) * $step < 1) {
             return null;
         }

@@ -52,7 +52,7 @@ final class OneCubic
             $few[] = $i;
             $u[] = ($along[$i] - $begin) / $whole;
         }
-        $curve = $this->fitted($few, $u, $first, $last);
+        $curve = $this->fit($few, $u, $first, $last);
         if ($curve === null || $step === 1) {
             return $curve;
         }
@@ -60,7 +60,7 @@ final class OneCubic
         // The places of the points between come from the curve that is nearly right already.
         $u = $this->between($from, $to, $few, $u, $all);
 
-        return $this->fitted($all, $u, $first, $last);
+        return $this->fit($all, $u, $first, $last);
     }
 
     /**
@@ -94,7 +94,7 @@ final class OneCubic
      * @param  array<int, float>  $u  moved to the places nearest to the points
      * @return ?Cubic
      */
-    private function fitted(array $points, array &$u, Node $first, Node $last): ?array
+    private function fit(array $points, array &$u, Node $first, Node $last): ?array
     {
         $within = $this->tolerance * $this->tolerance;
         $before = INF;
@@ -188,7 +188,7 @@ final class OneCubic
             $by += $b2 * $dy;
         }
         $chord = hypot($x3 - $x0, $y3 - $y0);
-        [$px, $py, $qx, $qy] = self::solved($c00, $c01, $c11, $ax, $ay, $bx, $by, $first->along, $last->along, $chord);
+        [$px, $py, $qx, $qy] = self::solve($c00, $c01, $c11, $ax, $ay, $bx, $by, $first->along, $last->along, $chord);
 
         return [[$x0, $y0], [$x0 + $px, $y0 + $py], [$x3 + $qx, $y3 + $qy], [$x3, $y3]];
     }
@@ -200,7 +200,7 @@ final class OneCubic
      * @param  ?Point  $w
      * @return array{float, float, float, float}
      */
-    private static function solved(float $c00, float $c01, float $c11, float $ax, float $ay, float $bx, float $by, ?array $u, ?array $w, float $chord): array
+    private static function solve(float $c00, float $c01, float $c11, float $ax, float $ay, float $bx, float $by, ?array $u, ?array $w, float $chord): array
     {
         $det = $c00 * $c11 - $c01 * $c01;
         if ($c00 < 1e-9 || $c11 < 1e-9 || $det < 1e-9) {

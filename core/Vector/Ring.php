@@ -49,7 +49,7 @@ final readonly class Ring
         $this->length = $along[$this->count];
         array_pop($along);
         $this->along = $along;
-        $this->sums = self::summed($this->xs, $this->ys);
+        $this->sums = self::sum($this->xs, $this->ys);
         $this->isHard = self::midway($points) > 0.9 * $this->count;
     }
 
@@ -72,7 +72,7 @@ final readonly class Ring
      * @param  list<float>  $ys
      * @return list<array{float, float, float, float, float}>
      */
-    private static function summed(array $xs, array $ys): array
+    private static function sum(array $xs, array $ys): array
     {
         $out = [];
         $sx = $sy = $sxx = $sxy = $syy = 0.0;
@@ -121,7 +121,7 @@ final readonly class Ring
      * @param  int  $from  point of the two rounds
      * @param  float  $reach  px; below 0 goes back
      */
-    public function reached(int $from, float $reach): int
+    public function reach(int $from, float $reach): int
     {
         $wanted = $this->along[$from] + $reach;
         $low = 0;

@@ -26,7 +26,7 @@ final readonly class Tracer
      * @param  int  $steps  of grey: 1 is ink and no ink
      * @param  float  $tolerance  px by which an outline may miss
      */
-    public static function traced(Plane $ink, int $steps = 1, float $tolerance = 0.45): self
+    public static function trace(Plane $ink, int $steps = 1, float $tolerance = 0.45): self
     {
         $fit = new CurveFit($tolerance);
         $layers = [];

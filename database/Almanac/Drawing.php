@@ -84,7 +84,7 @@ final class Drawing
             $bytes .= pack('C4', 0, 0, 0, (int) round(255 * $ink));
         }
 
-        return PictureFile::encoded($this->side, $this->side, $bytes, 'png', 300);
+        return PictureFile::encode($this->side, $this->side, $bytes, 'png', 300);
     }
 
     /**
@@ -105,6 +105,6 @@ final class Drawing
             $bytes .= pack('C4', $pixel[0], $pixel[1], $pixel[2], 255);
         }
 
-        return PictureFile::encoded($this->side, $this->side, $bytes, $type, $dpi);
+        return PictureFile::encode($this->side, $this->side, $bytes, $type, $dpi);
     }
 }

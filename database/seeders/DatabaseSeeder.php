@@ -9,15 +9,15 @@ use App\Gathering\Gatherer;
 use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Source;
-use App\Painting\Order;
 use App\Painting\SheetPainter;
+use App\Painting\StrokeRequest;
 use Database\Almanac\Almanac;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Str;
 use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Reading;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Trace;
 
@@ -72,7 +72,7 @@ final class DatabaseSeeder extends Seeder
     {
         $sheet = Sheet::blank('Low tide', 1600, 1000);
         $lay = function (string $brush, Trace $trace, int $roll, array $hand = []) use ($painter, $sheet, $brushes): void {
-            $order = Order::read(Reading::of(['stroke' => (string) Str::uuid(), 'brush' => $brushes[$brush]->id, 'roll' => $roll, ...$hand]));
+            $order = StrokeRequest::read(JsonReader::of(['stroke' => (string) Str::uuid(), 'brush' => $brushes[$brush]->id, 'roll' => $roll, ...$hand]));
             $painter->finish($sheet, $order, $trace);
         };
         foreach ([0, 1, 2, 3] as $i) {

@@ -140,6 +140,6 @@ final class StoryTest extends BrowserTestCase
             return Pictures::grey((int) ($r < 180 + 8 * sin(atan2($y - 320, $x - 340) * 9) ? 34 + $grain : 204 + $grain - ($x + $y) / 160));
         });
 
-        return PictureFile::encoded(700, 640, $picture->toBytes(), 'jpeg', 300);
+        return PictureFile::encode(700, 640, $picture->toBytes(), 'jpeg', 300);
     }
 }

@@ -8,13 +8,13 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\Replay;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\StencilRack;
-use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Dab\StencilCache;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Tip\Frame;
 use Yarrowfog\Core\Tip\TipKind;
@@ -34,7 +34,7 @@ final class LongLivedTest extends TestCase
         $levels = Pictures::roundTip(200);
         $first = null;
         for ($i = 0; $i < self::TIMES; $i++) {
-            $corners = (new StencilRack($levels, true))->stencil(140.0, 140.0)->outline->corners;
+            $corners = (new StencilCache($levels, true))->stencil(140.0, 140.0)->outline->corners;
             $first ??= $corners;
             self::assertSame($first, $corners, "stencil {$i}");
         }
@@ -56,14 +56,14 @@ final class LongLivedTest extends TestCase
     public function test_strokes_stay_the_same(string $kind, array $settings): void
     {
         $picture = Pictures::bitmap(32, 32, fn (int $x, int $y): int => hypot($x - 15.5, $y - 15.5) < 14 ? 0x804020FF + ($x << 16) : 0);
-        $tip = $kind === 'own colours' ? new HalvedLevels(Frame::fromPicture($picture, TipKind::from($kind))) : Pictures::roundTip(32);
-        $brush = Brush::read(['kind' => $kind, 'settings' => $settings]);
+        $tip = $kind === 'own colours' ? new HalvedMipChain(Frame::fromPicture($picture, TipKind::from($kind))) : Pictures::roundTip(32);
+        $brush = BrushSettings::read(['kind' => $kind, 'settings' => $settings]);
         $sheet = new Rect(0, 0, 90, 50);
         $trace = Movements::swell(new Rect(15, 15, 60, 20));
         $under = DeepBitmap::of(Pictures::bitmap(90, 50, fn (int $x): int => $x < 40 ? 0xFFFFFFFF : 0xC0B0A080));
         $first = null;
         for ($i = 0; $i < self::TIMES; $i++) {
-            $painted = Lay::over($under, $sheet, (new StrokePainter($tip, $brush))->stroke($trace, 3, $sheet))->words;
+            $painted = Compositor::over($under, $sheet, (new StrokePainter($tip, $brush))->stroke($trace, 3, $sheet))->words;
             $first ??= $painted;
             self::assertSame($first, $painted, "stroke {$i}");
         }

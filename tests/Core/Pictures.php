@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Levels;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Mip\MipChain;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Tip\Frame;
@@ -56,9 +56,9 @@ final class Pictures
     }
 
     /** A soft round tip. */
-    public static function roundTip(int $side = 64): Levels
+    public static function roundTip(int $side = 64): MipChain
     {
-        return new HalvedLevels(new Frame(self::plane($side, $side, function (int $x, int $y) use ($side): int {
+        return new HalvedMipChain(new Frame(self::plane($side, $side, function (int $x, int $y) use ($side): int {
             $r = hypot($x + 0.5 - $side / 2, $y + 0.5 - $side / 2);
 
             return (int) (65535 * max(0.0, min(1.0, $side / 2 - 1 - $r)));

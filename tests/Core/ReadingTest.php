@@ -8,13 +8,13 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Json;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 final class ReadingTest extends TestCase
 {
     public function test_values_come_out_with_their_types_and_defaults(): void
     {
-        $r = Reading::of(['a' => 3, 'b' => 2.5, 'c' => 'sea', 'd' => true, 'e' => null, 'f' => ['g' => 1]]);
+        $r = JsonReader::of(['a' => 3, 'b' => 2.5, 'c' => 'sea', 'd' => true, 'e' => null, 'f' => ['g' => 1]]);
         self::assertSame(3.0, $r->number('a', 0, 9));
         self::assertSame(3, $r->integer('a', 0, 9));
         self::assertSame(2.5, $r->number('b', 0, 9));
@@ -23,7 +23,7 @@ final class ReadingTest extends TestCase
         self::assertSame(7.0, $r->number('e', 0, 9, 7));
         self::assertSame(1, $r->object('f')->integer('g', 0, 9));
         self::assertSame('f.g', $r->object('f')->name('g'));
-        self::assertSame($r, Reading::of($r));
+        self::assertSame($r, JsonReader::of($r));
     }
 
     /** @param  array<string, mixed>  $json */
@@ -35,15 +35,15 @@ final class ReadingTest extends TestCase
     public function test_a_wrong_number_is_named(array $json, string $sentence): void
     {
         $this->expectExceptionObject(new InvalidInput('a', $sentence));
-        Reading::of($json)->integer('a', 0, 9);
+        JsonReader::of($json)->integer('a', 0, 9);
     }
 
     public function test_lists_are_lists_and_not_too_long(): void
     {
-        self::assertCount(2, Reading::of(['l' => [[1], [2]]])->each('l'));
+        self::assertCount(2, JsonReader::of(['l' => [[1], [2]]])->each('l'));
         foreach ([['l' => ['x' => [1]]], ['l' => [1, 2]], ['l' => array_fill(0, 4, [])]] as $wrong) {
             try {
-                Reading::of($wrong)->each('l', 3);
+                JsonReader::of($wrong)->each('l', 3);
                 self::fail('It was taken: '.json_encode($wrong));
             } catch (InvalidInput $e) {
                 self::assertStringStartsWith('l', $e->key);

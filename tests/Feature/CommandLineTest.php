@@ -20,7 +20,7 @@ final class CommandLineTest extends TestCase
         $this->folder = sys_get_temp_dir().'/yarrowfog-command-'.bin2hex(random_bytes(5));
         mkdir($this->folder);
         $scan = Pictures::bitmap(80, 60, fn (int $x, int $y): int => Pictures::grey(hypot($x - 40, $y - 30) < 20 ? 20 : 205));
-        file_put_contents("{$this->folder}/scan.jpg", PictureFile::encoded(80, 60, $scan->toBytes(), 'jpeg'));
+        file_put_contents("{$this->folder}/scan.jpg", PictureFile::encode(80, 60, $scan->toBytes(), 'jpeg'));
         $this->json('steps', ['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 190, 'blackPoint' => 40]], ['step' => 'trim', 'numbers' => ['margin' => 2]], ['step' => 'square']]]);
         $this->json('brush', ['settings' => ['size' => ['base' => 30], 'spacing' => ['base' => 0.5]]]);
         $this->json('trace', ['samples' => [[0, 40, 50, 0.5], [20, 100, 50, 0.8], [40, 160, 50, 1]]]);
@@ -55,9 +55,9 @@ final class CommandLineTest extends TestCase
     public function test_several_frames_a_bite_a_tooth_and_a_sheet_under_it(): void
     {
         foreach (['one' => 0xFF, 'two' => 0x80] as $name => $alpha) {
-            file_put_contents("{$this->folder}/{$name}.png", PictureFile::png(Bitmap::filled(20, 20, $alpha)));
+            file_put_contents("{$this->folder}/{$name}.png", PictureFile::png(Bitmap::ofColour(20, 20, $alpha)));
         }
-        file_put_contents("{$this->folder}/sheet.png", PictureFile::png(Bitmap::filled(200, 100, 0xCC8844FF)));
+        file_put_contents("{$this->folder}/sheet.png", PictureFile::png(Bitmap::ofColour(200, 100, 0xCC8844FF)));
         $this->json('brush', ['settings' => ['size' => ['base' => 20], 'spacing' => ['base' => 1.5], 'frameRule' => ['base' => 'in turn']]]);
         [$code, $said] = $this->yarrowfog('stroke --tip one.png --tip two.png --brush brush.json --trace trace.json --size 200x100 --roll 5 --out out.png --dabs dabs.json');
         self::assertSame(0, $code, $said);
@@ -90,7 +90,7 @@ final class CommandLineTest extends TestCase
         self::assertCount(11, $files);
         foreach ($files as $file) {
             copy($file, "{$this->folder}/brush.json");
-            file_put_contents("{$this->folder}/one.png", PictureFile::png(Bitmap::filled(20, 20, 255)));
+            file_put_contents("{$this->folder}/one.png", PictureFile::png(Bitmap::ofColour(20, 20, 255)));
             [$code, $said] = $this->yarrowfog('stroke --tip one.png --brush brush.json --trace trace.json --size 60x60 --out out.png');
             self::assertSame(0, $code, $file.': '.$said);
         }
@@ -100,7 +100,7 @@ final class CommandLineTest extends TestCase
     {
         $this->json('wood', ['settings' => ['tooth' => ['base' => 'wood']]]);
         $this->json('line', ['samples' => [[0, 10, 10], [40, 60, 30]]]);
-        file_put_contents("{$this->folder}/grey.png", PictureFile::png(Bitmap::filled(16, 16, 0x808080FF)));
+        file_put_contents("{$this->folder}/grey.png", PictureFile::png(Bitmap::ofColour(16, 16, 0x808080FF)));
         [$code, $said] = $this->yarrowfog("stroke --tip {$this->folder}/grey.png --tooth {$this->folder}/grey.png --brush {$this->folder}/wood.json --trace {$this->folder}/line.json --size 80x60 --out {$this->folder}/out.png");
         self::assertSame(2, $code);
         self::assertStringContainsString('the brush asks for “wood”', $said);

@@ -9,7 +9,7 @@ use App\Gathering\Gatherer;
 use App\Models\Brush;
 use App\Models\Source;
 use App\Pictures\PictureFile;
-use App\Store\Memory;
+use App\Store\ProcessCache;
 use App\Store\Scratch;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
@@ -19,7 +19,7 @@ use Tests\Browser\Process;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Raster\Bitmap;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\BrushSettings;
 
 abstract class FeatureTestCase extends TestCase
 {
@@ -59,7 +59,7 @@ abstract class FeatureTestCase extends TestCase
     /** This application goes on after its requests, as a worker does. */
     protected function atAWorker(): void
     {
-        app()->instance(Memory::class, new Memory(lasts: true));
+        app()->instance(ProcessCache::class, new ProcessCache(lasts: true));
     }
 
     /** A dark blot on grey paper. */
@@ -67,7 +67,7 @@ abstract class FeatureTestCase extends TestCase
     {
         $picture = Pictures::bitmap($width, $height, fn (int $x, int $y): int => Pictures::grey(hypot($x - $width / 2, $y - $height / 2) < $height / 4 ? 25 : 210));
 
-        return PictureFile::encoded($width, $height, $picture->toBytes(), $format, 300);
+        return PictureFile::encode($width, $height, $picture->toBytes(), $format, 300);
     }
 
     protected function source(): Source

@@ -7,7 +7,7 @@ namespace Tests\Feature;
 use App\Gathering\Gatherer;
 use App\Models\Source;
 use App\Pictures\PictureFile;
-use App\Store\Kept;
+use App\Store\BlobStore;
 use Illuminate\Http\UploadedFile;
 use Imagick;
 use ImagickPixel;
@@ -22,7 +22,7 @@ final class GatherTest extends FeatureTestCase
         $answer = $this->bring($bytes, "mark.{$format}")->assertCreated();
         $source = Source::query()->findOrFail($answer->json('id'));
         self::assertSame([60, 40, $format], [$source->width, $source->height, $source->type]);
-        self::assertSame($bytes, app(Kept::class)->get($source->hash));
+        self::assertSame($bytes, app(BlobStore::class)->get($source->hash));
         self::assertSame(hash('sha256', $bytes), $source->hash);
         $this->get("/sources/{$source->id}/thumb")->assertOk()->assertHeader('Content-Type', 'image/png');
     }
@@ -118,7 +118,7 @@ final class GatherTest extends FeatureTestCase
     public function test_an_all_white_scan_and_one_of_one_px_come_in_and_can_be_cut(): void
     {
         foreach ([[50, 50], [1, 80]] as [$w, $h]) {
-            $white = PictureFile::encoded($w, $h, str_repeat("\xFF", $w * $h * 4), 'png');
+            $white = PictureFile::encode($w, $h, str_repeat("\xFF", $w * $h * 4), 'png');
             $id = $this->bring($white, 'white.png')->assertCreated()->json('id');
             $checks = self::patches($this->postJson("/cut/{$id}/look/checks", ['list' => ['steps' => [['step' => 'trim'], ['step' => 'centre'], ['step' => 'square'], ['step' => 'scale']]]]));
             self::assertContains('almost-no-ink', array_column($checks['words']['findings'], 'id'));

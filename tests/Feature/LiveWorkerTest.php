@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Cutting\Halfway;
+use App\Cutting\ReplayCheckpoints;
 use App\Gathering\Gatherer;
 use App\Http\Gone;
 use App\Models\Sheet;
-use App\Store\Memory;
+use App\Store\ProcessCache;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -25,7 +25,7 @@ final class LiveWorkerTest extends FeatureTestCase
 
     public function test_a_memory_that_lasts_holds_what_was_used_last_and_another_holds_nothing(): void
     {
-        $lasting = new Memory(lasts: true);
+        $lasting = new ProcessCache(lasts: true);
         $things = array_map(fn (): stdClass => new stdClass, range(0, 3));
         foreach ([0, 1, 2] as $i) {
             $lasting->hold('drawer', "thing {$i}", $things[$i], 3);
@@ -37,7 +37,7 @@ final class LiveWorkerTest extends FeatureTestCase
         self::assertNull($lasting->recall('drawer', 'thing 0', Sheet::class));
         self::assertNull($lasting->recall('other drawer', 'thing 0', stdClass::class));
 
-        $other = new Memory;
+        $other = new ProcessCache;
         $other->hold('drawer', 'thing', $things[0], 3);
         self::assertNull($other->recall('drawer', 'thing', stdClass::class));
     }
@@ -155,8 +155,8 @@ final class LiveWorkerTest extends FeatureTestCase
             $whole = CutList::read($list($white))->replay(app(Gatherer::class)->preview($source)->bitmap());
             self::assertSame(hash('xxh128', $whole->toBytes()), hash('xxh128', $pixels($list($white), $at)->toBytes()));
         }
-        self::assertNotNull(app(Halfway::class)->find($source, 'end', CutList::read($list(200)), 2));
-        self::assertNull(app(Halfway::class)->find($source, 'end', CutList::read($list(201)), 2));
+        self::assertNotNull(app(ReplayCheckpoints::class)->find($source, 'end', CutList::read($list(200)), 2));
+        self::assertNull(app(ReplayCheckpoints::class)->find($source, 'end', CutList::read($list(201)), 2));
     }
 
     /**

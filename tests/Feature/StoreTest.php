@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Store\AtomicFile;
-use App\Store\Derived;
-use App\Store\Kept;
+use App\Store\BlobStore;
+use App\Store\DerivativeCache;
 use PHPUnit\Framework\TestCase;
 use RuntimeException;
 use Tests\Browser\Process;
@@ -55,7 +55,7 @@ final class StoreTest extends TestCase
 
     public function test_what_is_derived_is_made_once(): void
     {
-        $derived = new Derived($this->folder);
+        $derived = new DerivativeCache($this->folder);
         $made = 0;
         $make = function () use (&$made): string {
             $made++;
@@ -65,12 +65,12 @@ final class StoreTest extends TestCase
         self::assertSame('made 1', $derived->remember('abc-preview', $make));
         self::assertSame('made 1', $derived->remember('abc-preview', $make));
         self::assertSame('made 2', $derived->remember('abc-thumb', $make));
-        self::assertSame('made 1', (new Derived($this->folder))->remember('abc-preview', $make));
+        self::assertSame('made 1', (new DerivativeCache($this->folder))->remember('abc-preview', $make));
     }
 
     public function test_kept_files_are_known_by_their_content(): void
     {
-        $kept = new Kept($this->folder);
+        $kept = new BlobStore($this->folder);
         $hash = $kept->put('a barnacle');
         self::assertSame($hash, $kept->put('a barnacle'));
         self::assertNotSame($hash, $kept->put('a shell'));
@@ -84,7 +84,7 @@ final class StoreTest extends TestCase
     {
         $log = "{$this->folder}/log";
         $code = '[, $autoload, $folder, $log, $name, $waits] = $argv; require $autoload;'
-            .'(new App\Store\Kept($folder))->alone("the same bytes", function () use ($log, $name, $waits) {'
+            .'(new App\Store\BlobStore($folder))->alone("the same bytes", function () use ($log, $name, $waits) {'
             .'file_put_contents($log, "{$name} in\n", FILE_APPEND);'
             .'while ($waits !== "" && ! is_file($waits)) { usleep(2000); }'
             .'file_put_contents($log, "{$name} out\n", FILE_APPEND); });';
@@ -93,7 +93,7 @@ final class StoreTest extends TestCase
         $first = $start('first', "{$this->folder}/go");
         $this->wait(fn (): bool => $said("first in\n"));
         $second = $start('second', '');
-        $other = (new Kept($this->folder))->alone('other bytes, no waiting', fn (): string => 'done');
+        $other = (new BlobStore($this->folder))->alone('other bytes, no waiting', fn (): string => 'done');
         self::assertSame('done', $other);
         touch("{$this->folder}/go");
         $this->wait(fn (): bool => $said("second out\n"));
@@ -104,7 +104,7 @@ final class StoreTest extends TestCase
 
     public function test_a_lock_ends_with_what_failed_under_it(): void
     {
-        $kept = new Kept($this->folder);
+        $kept = new BlobStore($this->folder);
         try {
             $kept->alone('bytes', fn () => throw new RuntimeException('It failed.'));
         } catch (RuntimeException $e) {

@@ -57,7 +57,7 @@ final class TuneTest extends FeatureTestCase
         foreach (['paints' => [], 'erases' => ['does' => ['base' => 'erases']], 'smudges' => ['does' => ['base' => 'smudges']], 'lends' => ['lends' => ['base' => 0.7]]] as $name => $more) {
             $order = ['brush' => ['settings' => ['size' => ['base' => 30, 'spread' => 0.4, 'drives' => [['input' => 'pressure', 'from' => 0.3, 'to' => 1]]], 'spacing' => ['base' => 0.3], ...$more]], 'roll' => 4, 'width' => 400, 'height' => 120, 'pen' => 'hatching'];
             $samples = array_map(fn (int $i): array => [$i * 8, 30 + 8 * $i, 60 + 30 * sin($i / 5), 0.2 + $i / 60], range(0, 40));
-            $sheet = $this->laid(Bitmap::filled(400, 120), $this->postJson("/tune/{$brush->id}/look/swatch", $order));
+            $sheet = $this->laid(Bitmap::ofColour(400, 120), $this->postJson("/tune/{$brush->id}/look/swatch", $order));
             $state = [];
             $stroke = str_replace('2222222222', substr(md5($name), 0, 10), self::STROKE);
             foreach (array_chunk($samples, 9) as $piece) {
@@ -67,7 +67,7 @@ final class TuneTest extends FeatureTestCase
                 $state = ['state' => $words['state']];
                 $sheet = $this->laid($sheet, $answer);
             }
-            $whole = $this->laid(Bitmap::filled(400, 120), $this->postJson("/tune/{$brush->id}/look/swatch", [...$order, 'strokes' => [['realPressure' => true, 'samples' => $samples]]]));
+            $whole = $this->laid(Bitmap::ofColour(400, 120), $this->postJson("/tune/{$brush->id}/look/swatch", [...$order, 'strokes' => [['realPressure' => true, 'samples' => $samples]]]));
             // The last piece of path is certain only when the pen lifts.
             $differs = 0;
             foreach ($whole->pixels as $i => $pixel) {
@@ -77,15 +77,15 @@ final class TuneTest extends FeatureTestCase
             }
             self::assertLessThanOrEqual(2, $differs, $name);
         }
-        // Without its cache a piece asks for the whole stroke.
-        self::assertTrue(self::patches($this->postJson("/tune/{$brush->id}/pen/pieces", ['brush' => [], 'roll' => 1, 'stroke' => self::STROKE, 'samples' => [[0, 5, 5, 1]], 'state' => ['piece' => 3, 'roll' => 1, 'stroke' => []]]))['words']['again']);
+        // Where it is not at hand a piece asks for the whole stroke.
+        self::assertTrue(self::patches($this->postJson("/tune/{$brush->id}/pen/pieces", ['brush' => [], 'roll' => 1, 'stroke' => self::STROKE, 'samples' => [[0, 5, 5, 1]], 'state' => ['piece' => 3, 'roll' => 1]]))['words']['again']);
     }
 
     public function test_strokes_on_a_picture_lie_on_that_picture(): void
     {
         $brush = $this->brush();
         $order = ['brush' => ['settings' => ['size' => ['base' => 40], 'blendMode' => ['base' => 'multiply']], 'inks' => ['main' => '#80ff80', 'second' => '#000000']], 'roll' => 1, 'width' => 300, 'height' => 100, 'under' => $this->source()->id, 'pen' => 'long straight'];
-        $on = $this->laid(Bitmap::filled(300, 100), $this->postJson("/tune/{$brush->id}/look/swatch", $order));
+        $on = $this->laid(Bitmap::ofColour(300, 100), $this->postJson("/tune/{$brush->id}/look/swatch", $order));
         self::assertSame(210, $on->at(4, 4) >> 24);
         // Grey 210 times #80ff80.
         self::assertEqualsWithDelta([105, 210, 105], [$on->at(60, 53) >> 24, $on->at(60, 53) >> 16 & 255, $on->at(60, 53) >> 8 & 255], 3);

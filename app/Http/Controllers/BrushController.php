@@ -14,7 +14,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
 
 final class BrushController
@@ -63,7 +63,7 @@ final class BrushController
         return ['movement' => $brush->strip_movement ?? '', 'own' => $brush->strip_picture !== null, 'url' => route('brushes.strip', [$brush, 'as' => hash('xxh32', $brush->strip_movement.$brush->strip_picture)])];
     }
 
-    private static function movement(Reading $body): ?string
+    private static function movement(JsonReader $body): ?string
     {
         $movement = $body->text('strip', '', 40);
 

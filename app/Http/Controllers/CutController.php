@@ -13,7 +13,7 @@ use App\Http\JsonBody;
 use App\Models\NamedList;
 use App\Models\Source;
 use App\Models\Tip;
-use App\Painting\Patches;
+use App\Painting\PixelPatches;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -25,7 +25,7 @@ use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Placement;
-use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\Frame;
 
@@ -59,7 +59,7 @@ final class CutController
     public function before(Source $source, Gatherer $gatherer): Response
     {
         $picture = $gatherer->preview($source)->bitmap();
-        $patches = new Patches;
+        $patches = new PixelPatches;
         $patches->add($picture->bounds(), $picture);
 
         return $patches->answer();
@@ -72,7 +72,7 @@ final class CutController
         $list = CutList::read($body->object('list'));
         $size = $body->choice('size', array_keys(Cutter::SIZES), Cutter::WHOLE);
         [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0), $size);
-        $patches = new Patches;
+        $patches = new PixelPatches;
         $patches->add($replay->picture->bounds(), $replay->picture);
 
         return $patches->answer([
@@ -92,10 +92,10 @@ final class CutController
         $list = CutList::read($body->object('list'));
         [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0));
         $cut = CutResult::of($replay, $list, fn (): Bitmap => $gatherer->preview($source)->bitmap(), $factor);
-        $levels = new HalvedLevels(Frame::fromPicture($cut->picture, $list->kind));
+        $levels = new HalvedMipChain(Frame::fromPicture($cut->picture, $list->kind));
         $prints = PrintPreview::paint($levels, $list->kind, PrintPreview::BACKDROPS[$body->choice('backdrop', array_keys(PrintPreview::BACKDROPS), 'white')]);
         $strip = PrintPreview::onAll($levels, $list->kind);
-        $patches = new Patches;
+        $patches = new PixelPatches;
         $patches->add($prints->bounds(), $prints);
         $patches->add($strip->bounds(), $strip);
 
@@ -106,7 +106,7 @@ final class CutController
     public function effects(Request $request, Source $source, Effects $effects): Response
     {
         $pictures = $effects->all($source, CutList::read(JsonBody::read($request)));
-        $patches = new Patches;
+        $patches = new PixelPatches;
         foreach ($pictures as $picture) {
             $patches->add($picture->bounds(), $picture);
         }

@@ -16,7 +16,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Tip\Tip as CoreTip;
 
 /** Several sources that are cut together, as the frames of one tip. */
@@ -73,7 +73,7 @@ final class FrameSetController
     }
 
     /** @return non-empty-list<int> */
-    private function sources(Reading $body): array
+    private function sources(JsonReader $body): array
     {
         $ids = [];
         $list = $body->object('sources');

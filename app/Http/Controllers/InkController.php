@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\JsonBody;
-use App\Painting\Patches;
+use App\Painting\PixelPatches;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\Colour\InkChart;
@@ -40,7 +40,7 @@ final class InkController
         $chart = InkChart::ofHue($ink->hue, ...self::CHART);
         $hues = InkChart::hues(...self::HUES);
 
-        return (new Patches)
+        return (new PixelPatches)
             ->add($chart->bounds(), $chart)
             ->add($hues->bounds(), $hues)
             ->answer([

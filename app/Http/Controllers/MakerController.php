@@ -8,13 +8,13 @@ use App\Http\JsonBody;
 use App\Http\Requests\BringIn;
 use App\Models\Maker;
 use App\Pictures\PictureFile;
-use App\Store\Kept;
+use App\Store\BlobStore;
 use App\Tuning\DrawnMark;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Stroke\Practice\Recording;
 
 /** Maker’s marks: name, licence, note, and a mark that is drawn or brought. */
@@ -38,7 +38,7 @@ final class MakerController
     }
 
     /** A picture as the mark. */
-    public function bring(BringIn $request, Maker $maker, Kept $kept): JsonResponse
+    public function bring(BringIn $request, Maker $maker, BlobStore $kept): JsonResponse
     {
         $picture = PictureFile::read($request->bytes(), self::SIDE)->bitmap();
         $maker->update(['mark' => $kept->put(PictureFile::png($picture))]);
@@ -47,7 +47,7 @@ final class MakerController
     }
 
     /** A mark drawn on the spot, painted by the engine. */
-    public function draw(Request $request, Maker $maker, Kept $kept): JsonResponse
+    public function draw(Request $request, Maker $maker, BlobStore $kept): JsonResponse
     {
         $strokes = Recording::read(JsonBody::read($request)->keys(['strokes'])->object('strokes'));
         $maker->update(['mark' => $kept->put(PictureFile::png(DrawnMark::of($strokes, self::SIDE)))]);
@@ -55,7 +55,7 @@ final class MakerController
         return response()->json(['maker' => $maker->card()]);
     }
 
-    public function mark(Maker $maker, Kept $kept): Response
+    public function mark(Maker $maker, BlobStore $kept): Response
     {
         abort_if($maker->mark === null, 404);
 
@@ -63,7 +63,7 @@ final class MakerController
     }
 
     /** @return array{name: string, licence: string, note: string} */
-    private static function words(Reading $body, ?Maker $maker = null): array
+    private static function words(JsonReader $body, ?Maker $maker = null): array
     {
         $body->keys(['name', 'licence', 'note']);
         $name = trim($body->text('name', $maker->name ?? null, 120));

@@ -45,7 +45,7 @@ final class MarkController
     /** Where the drawn part lies, so that the page can fill the square with it. */
     public function drawn(Sheet $sheet, MarkPicture $mark): JsonResponse
     {
-        $box = $mark->drawn($sheet) ?? throw new InvalidInput('mark', 'Nothing is drawn yet. Draw a mark first.');
+        $box = $mark->drawnArea($sheet) ?? throw new InvalidInput('mark', 'Nothing is drawn yet. Draw a mark first.');
 
         return response()->json(['box' => $box->toArray()]);
     }

@@ -7,9 +7,9 @@ namespace App\Http\Controllers;
 use App\Http\JsonBody;
 use App\Models\Sheet;
 use App\Painting\LivePainter;
-use App\Painting\Order;
-use App\Painting\Patches;
+use App\Painting\PixelPatches;
 use App\Painting\SheetPainter;
+use App\Painting\StrokeRequest;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\Colour\Srgb;
@@ -22,22 +22,22 @@ final class PaintController
 {
     public function piece(Request $request, Sheet $sheet, LivePainter $painter): Response
     {
-        $body = JsonBody::read($request)->keys([...Order::KEYS, 'samples', 'state']);
-        $answer = $painter->piece($sheet, Order::read($body), Trace::readSamples($body), $body->has('state') ? $body->object('state') : null);
+        $body = JsonBody::read($request)->keys([...StrokeRequest::KEYS, 'samples', 'state']);
+        $answer = $painter->piece($sheet, StrokeRequest::read($body), Trace::readSamples($body), $body->has('state') ? $body->object('state') : null);
 
         return $answer === null
-            ? (new Patches)->answer(['again' => true])
+            ? (new PixelPatches)->answer(['again' => true])
             : $answer['patches']->answer(['state' => $answer['state'], 'provisional' => $answer['provisional']]);
     }
 
     public function stroke(Request $request, Sheet $sheet, SheetPainter $painter): Response
     {
-        $body = JsonBody::read($request)->keys([...Order::KEYS, 'samples']);
+        $body = JsonBody::read($request)->keys([...StrokeRequest::KEYS, 'samples']);
         $samples = Trace::readSamples($body);
         if ($samples === []) {
             throw new InvalidInput('samples', '“samples” is empty: a trace needs at least one place.');
         }
-        $order = Order::read($body);
+        $order = StrokeRequest::read($body);
 
         return $painter->finish($sheet, $order, new Trace($samples, $order->realPressure))->answer($painter->history($sheet));
     }
@@ -49,16 +49,16 @@ final class PaintController
         $body = JsonBody::read($request)->keys(['stroke', 'x', 'y', 'ink']);
         $place = new Sample(0, $body->number('x', -20000, 20000), $body->number('y', -20000, 20000));
 
-        return $painter->fill($sheet, Order::stroke($body), $place, Srgb::fromHex($body->text('ink'), 'ink'))->answer($painter->history($sheet));
+        return $painter->fill($sheet, StrokeRequest::stroke($body), $place, Srgb::fromHex($body->text('ink'), 'ink'))->answer($painter->history($sheet));
     }
 
     public function undo(Sheet $sheet, SheetPainter $painter): Response
     {
-        return ($painter->undo($sheet) ?? new Patches)->answer($painter->history($sheet));
+        return ($painter->undo($sheet) ?? new PixelPatches)->answer($painter->history($sheet));
     }
 
     public function redo(Sheet $sheet, SheetPainter $painter): Response
     {
-        return ($painter->redo($sheet) ?? new Patches)->answer($painter->history($sheet));
+        return ($painter->redo($sheet) ?? new PixelPatches)->answer($painter->history($sheet));
     }
 }

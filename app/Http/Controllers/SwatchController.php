@@ -7,11 +7,11 @@ namespace App\Http\Controllers;
 use App\Http\JsonBody;
 use App\Models\Brush;
 use App\Models\PenRecording;
-use App\Painting\Order;
-use App\Painting\Patches;
-use App\Painting\TipRack;
-use App\Tuning\SwatchOrder;
+use App\Painting\BrushTextureLoader;
+use App\Painting\PixelPatches;
+use App\Painting\StrokeRequest;
 use App\Tuning\SwatchPainter;
+use App\Tuning\SwatchRequest;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -22,10 +22,10 @@ use Yarrowfog\Core\Advice\RangeStrip;
 use Yarrowfog\Core\Advice\Stages;
 use Yarrowfog\Core\Advice\StepReport;
 use Yarrowfog\Core\Curve;
-use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Beginnings;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Sample;
@@ -54,8 +54,8 @@ final class SwatchController
     /** The strokes painted with the settings in hand. */
     public function swatch(Request $request, Brush $brush, SwatchPainter $painter): Response
     {
-        $order = SwatchOrder::read(JsonBody::read($request)->keys(SwatchOrder::KEYS), $brush->parts());
-        $patches = new Patches;
+        $order = SwatchRequest::read(JsonBody::read($request)->keys(SwatchRequest::KEYS), $brush->parts());
+        $patches = new PixelPatches;
         foreach ($painter->parts($order) as [$area, $picture]) {
             $patches->add($area, $picture);
         }
@@ -66,19 +66,19 @@ final class SwatchController
     /** A piece of a stroke painted on the swatch by hand. */
     public function piece(Request $request, Brush $brush, SwatchPainter $painter): Response
     {
-        $body = JsonBody::read($request)->keys([...SwatchOrder::KEYS, 'stroke', 'realPressure', 'samples', 'state']);
-        $answer = $painter->piece(SwatchOrder::read($body, $brush->parts()), Order::stroke($body), $body->flag('realPressure', true), Trace::readSamples($body), $body->has('state') ? $body->object('state') : null);
+        $body = JsonBody::read($request)->keys([...SwatchRequest::KEYS, 'stroke', 'realPressure', 'samples', 'state']);
+        $answer = $painter->piece(SwatchRequest::read($body, $brush->parts()), StrokeRequest::stroke($body), $body->flag('realPressure', true), Trace::readSamples($body), $body->has('state') ? $body->object('state') : null);
 
         return $answer === null
-            ? (new Patches)->answer(['again' => true])
+            ? (new PixelPatches)->answer(['again' => true])
             : $answer['patches']->answer(['state' => $answer['state'], 'provisional' => $answer['provisional'], 'readings' => (object) $answer['readings']]);
     }
 
     /** What stands between the stations, the step report and why settings are idle. */
-    public function advice(Request $request, Brush $brush, TipRack $tips): JsonResponse
+    public function advice(Request $request, Brush $brush, BrushTextureLoader $tips): JsonResponse
     {
-        $body = JsonBody::read($request)->keys([...SwatchOrder::KEYS, 'dpi']);
-        $order = SwatchOrder::read($body, $brush->parts());
+        $body = JsonBody::read($request)->keys([...SwatchRequest::KEYS, 'dpi']);
+        $order = SwatchRequest::read($body, $brush->parts());
         $kit = $order->kit($tips);
         $inUse = Idle::inUse($kit, $order->brush);
         $traces = $order->traces();
@@ -99,10 +99,10 @@ final class SwatchController
      * How much settings change the swatch now, and why where they do not: as many as can be told in a
      * short while, and from which one on to ask again. Long answers would keep a stroke waiting.
      */
-    public function influence(Request $request, Brush $brush, TipRack $tips): JsonResponse
+    public function influence(Request $request, Brush $brush, BrushTextureLoader $tips): JsonResponse
     {
-        $body = JsonBody::read($request)->keys([...SwatchOrder::KEYS, 'from', 'station']);
-        $order = SwatchOrder::read($body, $brush->parts());
+        $body = JsonBody::read($request)->keys([...SwatchRequest::KEYS, 'from', 'station']);
+        $order = SwatchRequest::read($body, $brush->parts());
         $all = self::stationFirst($body->choice('station', array_column(Station::cases(), 'value'), Station::Hand->value));
         $ids = $body->has('from') ? array_slice($all, (int) array_search($body->choice('from', $all), $all, true)) : $all;
         $until = hrtime(true) + self::SHORT_WHILE * 1000000;
@@ -120,12 +120,12 @@ final class SwatchController
     }
 
     /** One stroke at five values of a setting, from low to high. */
-    public function range(Request $request, Brush $brush, TipRack $tips): Response
+    public function range(Request $request, Brush $brush, BrushTextureLoader $tips): Response
     {
-        $body = JsonBody::read($request)->keys([...SwatchOrder::KEYS, 'setting']);
-        $order = SwatchOrder::read($body, $brush->parts());
+        $body = JsonBody::read($request)->keys([...SwatchRequest::KEYS, 'setting']);
+        $order = SwatchRequest::read($body, $brush->parts());
         $strip = RangeStrip::of($order->kit($tips), $order->brush, $body->choice('setting', array_keys(SettingsTable::all())), $order->roll);
-        $patches = new Patches;
+        $patches = new PixelPatches;
         foreach ($strip->strokes as $stroke) {
             $patches->add($stroke['picture']->bounds(), $stroke['picture']);
         }
@@ -134,18 +134,18 @@ final class SwatchController
     }
 
     /** This tip as each of the beginnings would paint it. */
-    public function beginnings(Request $request, Brush $brush, TipRack $tips): Response
+    public function beginnings(Request $request, Brush $brush, BrushTextureLoader $tips): Response
     {
-        $order = SwatchOrder::read(JsonBody::read($request)->keys(SwatchOrder::KEYS), $brush->parts());
+        $order = SwatchRequest::read(JsonBody::read($request)->keys(SwatchRequest::KEYS), $brush->parts());
         [$w, $h] = self::BEGINNING;
         $swell = Movements::swell(new Rect(30, 30, $w - 60, $h - 60));
         $tap = new Trace([new Sample(0, $w / 2, $h / 2, 0.9)]);
-        $patches = new Patches;
+        $patches = new PixelPatches;
         $begun = [];
         foreach (Beginnings::all() as $name => $beginning) {
             $as = Beginnings::of($name, $order->brush);
             // The strip is a small swatch: the brush shrinks with it.
-            $small = $as->scaled(0.6);
+            $small = $as->scale(0.6);
             $trace = $as->choice('onePerPress') === StepSettings::YES ? $tap : $swell;
             $patches->add(new Rect(0, 0, $w, $h), Swatch::paint($tips->kitOf($order->parts, $small), $small, [$trace], $order->roll, $w, $h, Swatch::ground($small, $w, $h)));
             $begun[] = ['name' => $name, 'sentence' => $beginning['sentence'], 'brush' => $as->toArray()];
@@ -158,15 +158,15 @@ final class SwatchController
      * Every movement of the practice pen by name, painted with this brush: all of them, or the one that is asked for, so
      * that a page can show them one by one.
      */
-    public function movements(Request $request, Brush $brush, TipRack $tips): Response
+    public function movements(Request $request, Brush $brush, BrushTextureLoader $tips): Response
     {
-        $body = JsonBody::read($request)->keys([...SwatchOrder::KEYS, 'movement']);
+        $body = JsonBody::read($request)->keys([...SwatchRequest::KEYS, 'movement']);
         $only = $body->has('movement') ? $body->integer('movement', 0, 10000) : null;
-        $order = SwatchOrder::read($body, $brush->parts());
+        $order = SwatchRequest::read($body, $brush->parts());
         [$w, $h] = self::MOVEMENT;
-        $small = $order->brush->scaled(min(0.6, self::MOVEMENT_SIZE / max(1.0, $order->brush->base('size'))));
+        $small = $order->brush->scale(min(0.6, self::MOVEMENT_SIZE / max(1.0, $order->brush->base('size'))));
         $kit = $order->kit($tips);
-        $patches = new Patches;
+        $patches = new PixelPatches;
         $movements = [];
         $paint = function (Trace ...$traces) use ($only, &$movements, $patches, $kit, $small, $order, $w, $h): void {
             if ($only === null || $only === count($movements)) {
@@ -179,7 +179,7 @@ final class SwatchController
         }
         foreach (PenRecording::query()->latest('id')->get() as $recording) {
             $paint(...$recording->strokes->fittedTo(new Rect(12, 10, $w - 24, $h - 20)));
-            $movements[] = ['pen' => SwatchOrder::BY_HAND, 'recorded' => $recording->id, 'name' => $recording->name, 'sentence' => $recording->facts(), 'url' => url("/recordings/{$recording->id}"), 'file' => route('recordings.download', $recording)];
+            $movements[] = ['pen' => SwatchRequest::BY_HAND, 'recorded' => $recording->id, 'name' => $recording->name, 'sentence' => $recording->facts(), 'url' => url("/recordings/{$recording->id}"), 'file' => route('recordings.download', $recording)];
         }
 
         return $patches->answer(['movements' => $movements]);

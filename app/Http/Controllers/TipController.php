@@ -122,7 +122,7 @@ final class TipController
     /** How far a long piece of work has come. */
     public function progress(string $job): JsonResponse
     {
-        return response()->json(Progress::of($job)->asked());
+        return response()->json(Progress::of($job)->read());
     }
 
     public function callOff(string $job): JsonResponse
@@ -143,7 +143,7 @@ final class TipController
 
     private static function made(Brush $brush, InHand $inHand): JsonResponse
     {
-        $inHand->begun($brush);
+        $inHand->sayBegun($brush);
 
         return response()->json(['brush' => $brush->id, 'tune' => route('tune', $brush)], 201);
     }

@@ -10,9 +10,9 @@ use App\Models\Brush;
 use App\Models\BrushVersion;
 use App\Models\Source;
 use App\Models\Tooth;
-use App\Painting\TipRack;
+use App\Painting\BrushTextureLoader;
 use App\Pictures\PictureFile;
-use App\Store\Kept;
+use App\Store\BlobStore;
 use Illuminate\Database\Eloquent\SoftDeletingScope;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -27,7 +27,7 @@ use Yarrowfog\Core\Raster\Plane;
 final class ToothController
 {
     /** A tooth of one's own from a source. */
-    public function store(Request $request, Gatherer $gatherer, Kept $kept): JsonResponse
+    public function store(Request $request, Gatherer $gatherer, BlobStore $kept): JsonResponse
     {
         $source = Source::query()->find(JsonBody::read($request)->keys(['source'])->integer('source', 1, PHP_INT_MAX)) ?? throw new InvalidInput('source', 'This source is gone. Choose another one.');
         $heights = SeamlessTooth::of($gatherer->preview($source)->bitmap());
@@ -57,16 +57,16 @@ final class ToothController
     }
 
     /** Its heights as a grey picture that repeats. */
-    public function picture(Tooth $tooth, TipRack $rack): Response
+    public function picture(Tooth $tooth, BrushTextureLoader $rack): Response
     {
         return self::grey($rack->own($tooth));
     }
 
-    public function made(string $name, TipRack $rack): Response
+    public function made(string $name, BrushTextureLoader $rack): Response
     {
         abort_unless(in_array($name, Teeth::names(), true), 404);
 
-        return self::grey($rack->made($name));
+        return self::grey($rack->loadMade($name));
     }
 
     /** @return list<array{id: int|null, tooth: string, name: string, picture: string}> */

@@ -20,8 +20,8 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
-use Yarrowfog\Core\Stroke\Brush as BrushSettings;
+use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\DriveInput;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Setting;
@@ -136,7 +136,7 @@ final class TuneController
      *
      * @throws InvalidInput
      */
-    private static function drawn(Reading $body, Brush $brush): array
+    private static function drawn(JsonReader $body, Brush $brush): array
     {
         $parts = $body->has('parts') ? BrushParts::read($body->object('parts')) : $brush->parts();
         $parts->findBite();
@@ -145,7 +145,7 @@ final class TuneController
     }
 
     /** Whether nobody else has changed the brush since this window last heard of it. */
-    private static function mayChange(Reading $body, Brush $brush): bool
+    private static function mayChange(JsonReader $body, Brush $brush): bool
     {
         return ! $body->has('revision')
             || $body->integer('revision', 0, PHP_INT_MAX) === $brush->revision

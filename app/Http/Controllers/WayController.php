@@ -10,10 +10,10 @@ use App\Gathering\Ways;
 use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Models\Font;
-use App\Painting\Patches;
+use App\Painting\PixelPatches;
 use App\Pictures\FontFile;
 use App\Pictures\PictureFile;
-use App\Store\Kept;
+use App\Store\BlobStore;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -22,7 +22,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Reading;
+use Yarrowfog\Core\JsonReader;
 
 /** The ways in that make or take a picture by numbers. */
 final class WayController
@@ -48,7 +48,7 @@ final class WayController
             'way' => $found,
             'ways' => $this->ways->all(),
             'params' => array_map(fn (Param $p): array => get_object_vars($p), $found->params()),
-            'numbers' => Numbers::read($found->params(), Reading::of([]))->toArray(),
+            'numbers' => Numbers::read($found->params(), JsonReader::of([]))->toArray(),
         ]);
     }
 
@@ -57,7 +57,7 @@ final class WayController
         $found = $this->way($way);
         $numbers = Numbers::read($found->params(), JsonBody::read($request));
         $taken = $found->take($numbers, self::PREVIEW);
-        $patches = new Patches;
+        $patches = new PixelPatches;
         $patches->add($taken->picture->bounds(), $taken->picture);
 
         return $patches->answer(['name' => $found->name($numbers)]);
@@ -76,7 +76,7 @@ final class WayController
             }
         }
         abort_unless(isset($wanted[$key]), 404);
-        $taken = $found->take(Numbers::read($found->params(), Reading::of($wanted)), self::CHOICE);
+        $taken = $found->take(Numbers::read($found->params(), JsonReader::of($wanted)), self::CHOICE);
 
         return new Response(PictureFile::png($taken->picture), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=86400']);
     }
@@ -93,7 +93,7 @@ final class WayController
     }
 
     /** A font of the painter's own. */
-    public function font(Request $request, Kept $kept): JsonResponse
+    public function font(Request $request, BlobStore $kept): JsonResponse
     {
         $file = $request->file('font');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {

@@ -107,8 +107,8 @@ final class Fringe implements Check
         $at = array_key_last($lifts);
 
         return $at === null
-            ? LiftBacking::measured($picture)
-            : LiftBacking::from($lifts[$at]->numbers)->backing ?? LiftBacking::measured($cut->before($at)->picture ?? $picture);
+            ? LiftBacking::measureBacking($picture)
+            : LiftBacking::from($lifts[$at]->numbers)->backing ?? LiftBacking::measureBacking($cut->before($at)->picture ?? $picture);
     }
 
     /** The mean colour of what is fully there. */

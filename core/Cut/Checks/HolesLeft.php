@@ -41,7 +41,7 @@ final class HolesLeft implements Check
             if ($before === null) {
                 continue;
             }
-            foreach (ClearColour::from($listed->numbers->scaled($cut->factor))->closedIn($before->picture, self::LEAST, self::ALIKE) as [$x, $y]) {
+            foreach (ClearColour::from($listed->numbers->scale($cut->factor))->closedIn($before->picture, self::LEAST, self::ALIKE) as [$x, $y]) {
                 [$x, $y] = array_map(fn (float $v): int => (int) floor($v), $before->placement->placeOn($cut->placement, $x, $y));
                 $isThere = ! $cut->picture->bounds()->intersect(new Rect($x, $y, 1, 1))->isEmpty();
                 if ($isThere && $cut->ink->at($x, $y) > self::SHOWS) {

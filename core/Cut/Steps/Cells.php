@@ -44,8 +44,8 @@ final readonly class Cells implements Step
     {
         $side = max($in->width, $in->height) / $this->count;
         $cells = Cellular::of($in->width, $in->height, $side, $this->border, new Chance($this->roll));
-        $out = Patchwork::evened($in, $cells->starts, $cells->owners, $cells->count);
+        $out = Patchwork::evenOut($in, $cells->starts, $cells->owners, $cells->count);
 
-        return $cells->keep === null ? $out : Alpha::kept($out, $cells->keep);
+        return $cells->keep === null ? $out : Alpha::keep($out, $cells->keep);
     }
 }

@@ -46,10 +46,10 @@ final readonly class ClearPaper implements PaperStep
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        return Alpha::withoutWhite($this->toned($in));
+        return Alpha::withoutWhite($this->applyTone($in));
     }
 
-    public function toned(Bitmap $in): Bitmap
+    public function applyTone(Bitmap $in): Bitmap
     {
         $black = min($this->blackPoint, $this->whitePoint - 1);
         // Faint ink keeps its strength: only the paper's own grain is taken for nothing.
@@ -61,6 +61,6 @@ final readonly class ClearPaper implements PaperStep
             $ink = $below + ($grain > 0 ? min($grain, $below) : 0.0);
 
             return 1 - $ink / $range;
-        })->applied($in);
+        })->apply($in);
     }
 }

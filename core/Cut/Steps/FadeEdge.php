@@ -55,7 +55,7 @@ final readonly class FadeEdge implements Step
             }
         }
 
-        return Alpha::kept($in, $keep);
+        return Alpha::keep($in, $keep);
     }
 
     /** @return list<int> 0–65536 */
@@ -65,15 +65,15 @@ final readonly class FadeEdge implements Step
         for ($i = 0; $i < $length; $i++) {
             $part = 1.0;
             // The outermost pixel is empty.
-            $part *= $before > 0 ? $this->curved(min(1.0, $i / $before)) : 1.0;
-            $part *= $after > 0 ? $this->curved(min(1.0, ($length - 1 - $i) / $after)) : 1.0;
+            $part *= $before > 0 ? $this->curve(min(1.0, $i / $before)) : 1.0;
+            $part *= $after > 0 ? $this->curve(min(1.0, ($length - 1 - $i) / $after)) : 1.0;
             $out[] = (int) round(65536 * $part);
         }
 
         return $out;
     }
 
-    private function curved(float $x): float
+    private function curve(float $x): float
     {
         return match ($this->curve) {
             self::EVEN => $x,

@@ -59,7 +59,7 @@ final readonly class FillHoles implements Step
             }
         }
 
-        return new Bitmap($in->width, $in->height, self::climbed($out, $ink, $in->width, $edge, $fill));
+        return new Bitmap($in->width, $in->height, self::climb($out, $ink, $in->width, $edge, $fill));
     }
 
     /** @param  array<int, int>  $ink */
@@ -95,7 +95,7 @@ final readonly class FillHoles implements Step
      * @param  list<int>  $from  pixels of the holes
      * @return array<int, int>
      */
-    private static function climbed(array $pixels, array $ink, int $width, array $from, int $fill): array
+    private static function climb(array $pixels, array $ink, int $width, array $from, int $fill): array
     {
         $last = count($ink) - 1;
         for ($step = 0; $step < self::CLIMB && $from !== []; $step++) {

@@ -40,6 +40,6 @@ final readonly class FlattenLight implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        return Lighting::flattened($in, $this->radius, $this->groundIsDarker);
+        return Lighting::flatten($in, $this->radius, $this->groundIsDarker);
     }
 }

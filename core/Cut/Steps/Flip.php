@@ -51,7 +51,7 @@ final readonly class Flip implements MovingStep
         return new Bitmap($in->width, $in->height, array_merge(...$rows));
     }
 
-    public function moved(Placement $before): Placement
+    public function move(Placement $before): Placement
     {
         return $before->then(
             $this->across ? -1.0 : 1.0,

@@ -11,14 +11,14 @@ use Yarrowfog\Core\Cut\ToneStep;
 use Yarrowfog\Core\Form\HandStroke;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\StrokeBuffer;
-use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
@@ -56,23 +56,23 @@ final readonly class HandMask implements ToneStep
         }
         $keep = array_fill(0, $in->width * $in->height, Plane::FULL);
         foreach ($this->strokes as $stroke) {
-            $keep = self::masked($keep, $this->painted($stroke, $in), $stroke->shows);
+            $keep = self::mask($keep, $this->paint($stroke, $in), $stroke->shows);
         }
 
-        return Alpha::kept($in, $keep);
+        return Alpha::keep($in, $keep);
     }
 
-    private function painted(HandStroke $stroke, Bitmap $in): PaintedStroke
+    private function paint(HandStroke $stroke, Bitmap $in): PaintedStroke
     {
         $drive = [['input' => 'pressure', 'from' => 0.2, 'to' => 1]];
-        $brush = Brush::read(['settings' => [
+        $brush = BrushSettings::read(['settings' => [
             'size' => ['base' => max(1.0, min(2000.0, $stroke->size * max($in->width, $in->height))), 'drives' => $stroke->pressed ? $drive : []],
             'spacing' => ['base' => 0.08],
             'assumedLevel' => ['base' => 1],
         ]]);
         $samples = array_map(fn (array $s): Sample => new Sample($s[0], $s[1] * $in->width, $s[2] * $in->height, $s[3]), $stroke->samples);
 
-        return (new StrokePainter(new HalvedLevels(self::tip($stroke->softness)), $brush))->stroke(new Trace($samples, $stroke->pressed), 1, $in->bounds());
+        return (new StrokePainter(new HalvedMipChain(self::tip($stroke->softness)), $brush))->stroke(new Trace($samples, $stroke->pressed), 1, $in->bounds());
     }
 
     /** A disc whose edge is soft over a part of its radius. */
@@ -95,7 +95,7 @@ final readonly class HandMask implements ToneStep
      * @param  array<int, int>  $keep  0–65535
      * @return array<int, int>
      */
-    private static function masked(array $keep, PaintedStroke $stroke, bool $shows): array
+    private static function mask(array $keep, PaintedStroke $stroke, bool $shows): array
     {
         $bounds = $stroke->bounds();
         foreach ($stroke->keys() as $key) {

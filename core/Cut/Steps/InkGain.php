@@ -37,7 +37,7 @@ final readonly class InkGain implements PaperStep
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         if ($kind === TipKind::InkMask) {
-            return Alpha::withoutWhite($this->toned($in));
+            return Alpha::withoutWhite($this->applyTone($in));
         }
         $table = $this->table();
         $out = $in->pixels;
@@ -48,7 +48,7 @@ final readonly class InkGain implements PaperStep
         return new Bitmap($in->width, $in->height, $out);
     }
 
-    public function toned(Bitmap $in): Bitmap
+    public function applyTone(Bitmap $in): Bitmap
     {
         $table = $this->table();
         $out = InkRule::plane($in, TipKind::InkMask)->values;

@@ -56,12 +56,12 @@ final readonly class KeepArea implements ToneStep
         if (count($outline) < 3) {
             return $in;
         }
-        $values = Polygon::filled([array_map(fn (array $p): array => [$p[0] * $in->width, $p[1] * $in->height], $outline)], $in->width, $in->height);
+        $values = Polygon::fill([array_map(fn (array $p): array => [$p[0] * $in->width, $p[1] * $in->height], $outline)], $in->width, $in->height);
 
         // The outline is smooth by itself; less than this is not seen.
         $sigma = Blur::sigmaOf($this->feather);
 
-        return Alpha::kept($in, $sigma < 0.3 ? $values : Blur::gaussian(new Plane($in->width, $in->height, $values), $sigma)->values);
+        return Alpha::keep($in, $sigma < 0.3 ? $values : Blur::gaussian(new Plane($in->width, $in->height, $values), $sigma)->values);
     }
 
     /** @return list<array{float, float}> */

@@ -40,6 +40,6 @@ final readonly class Levels implements ToneStep
 
         $table = ToneTable::of(fn (float $v): float => max(0.0, min(1.0, (255 * $v - $this->dark) / $range)) ** (1 / $this->middle));
 
-        return $kind === TipKind::InkMask ? $table->inked($in) : $table->applied($in);
+        return $kind === TipKind::InkMask ? $table->applyToInk($in) : $table->apply($in);
     }
 }

@@ -52,7 +52,7 @@ final readonly class LiftBacking implements Step
         if ($matte !== null) {
             return $matte;
         }
-        $backing = $this->backing ?? self::measured($in);
+        $backing = $this->backing ?? self::measureBacking($in);
         if ($backing === null) {
             return $in;
         }
@@ -84,7 +84,7 @@ final readonly class LiftBacking implements Step
      * What the edge pixels would show if nothing were before the backing: their colours go
      * linearly with alpha, from the backing to the picture (least squares, at alpha 0).
      */
-    public static function measured(Bitmap $in): ?Srgb
+    public static function measureBacking(Bitmap $in): ?Srgb
     {
         $n = $sum = $squares = 0;
         $r = $g = $b = $ra = $ga = $ba = 0;

@@ -82,7 +82,7 @@ final readonly class Likeness
                 continue;
             }
             $low = ($cell >> 12 & 63) << 18 | ($cell >> 6 & 63) << 10 | ($cell & 63) << 2;
-            $used[$cell] = $this->judged($low) ?? count($single);
+            $used[$cell] = $this->judge($low) ?? count($single);
             if ($used[$cell] >= self::SINGLE) {
                 for ($k = 0; $k < 64; $k++) {
                     $colour = Srgb::fromInt($low | ($k >> 4) << 16 | ($k >> 2 & 3) << 8 | $k & 3);
@@ -95,7 +95,7 @@ final readonly class Likeness
     }
 
     /** @return int|null null where some colours of the cell are alike and some are not */
-    private function judged(int $low): ?int
+    private function judge(int $low): ?int
     {
         $least = Oklab::conesOf(Srgb::fromInt($low));
         $most = Oklab::conesOf(Srgb::fromInt($low | 0x030303));

@@ -9,6 +9,7 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\SpreadingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Cut\Underlay;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -47,6 +48,6 @@ final readonly class OuterGlow implements SpreadingStep
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         // Twice the blurred alpha: full at the edge of the ink, nothing at the radius.
-        return Under::picture($in, $this->colour, Blur::rows(Alpha::rows($in), $in->width, $in->height, $this->radius / 2), 2, $this->strength);
+        return Underlay::picture($in, $this->colour, Blur::rows(Alpha::rows($in), $in->width, $in->height, $this->radius / 2), 2, $this->strength);
     }
 }

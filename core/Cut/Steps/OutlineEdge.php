@@ -9,6 +9,7 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\SpreadingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Cut\Underlay;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -48,7 +49,7 @@ final readonly class OutlineEdge implements SpreadingStep
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
         $width = $in->width;
-        $squares = Distances::squared($in->pixels, $width, $in->height, $this->width + 2, self::INSIDE);
+        $squares = Distances::squaredDistances($in->pixels, $width, $in->height, $this->width + 2, self::INSIDE);
         $reach = $this->width + 1;
         $far = (int) floor($reach ** 2);
         $line = function (int $y) use ($squares, $width, $reach, $far): array {
@@ -69,6 +70,6 @@ final readonly class OutlineEdge implements SpreadingStep
             return $row;
         };
 
-        return Under::picture($in, $this->colour, $line);
+        return Underlay::picture($in, $this->colour, $line);
     }
 }

@@ -15,7 +15,7 @@ final class Patchwork
      * @param  list<int>  $owners  the patch of each run
      * @param  int  $count  patches are numbered below this
      */
-    public static function evened(Bitmap $in, array $starts, array $owners, int $count): Bitmap
+    public static function evenOut(Bitmap $in, array $starts, array $owners, int $count): Bitmap
     {
         $starts[] = $in->width * $in->height;
         $means = self::means($in->pixels, $starts, $owners, $count);

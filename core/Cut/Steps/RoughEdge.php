@@ -51,7 +51,7 @@ final readonly class RoughEdge implements Step
             return $in;
         }
         $far = (int) floor(($this->reach + 1) ** 2);
-        $squares = Distances::squared(InkRule::lacking($in, $kind, self::INSIDE), $in->width, $in->height, $this->reach + 2);
+        $squares = Distances::squaredDistances(InkRule::lacking($in, $kind, self::INSIDE), $in->width, $in->height, $this->reach + 2);
         $rows = LatticeNoise::rows($in->width, max(0.5, $this->size), new Chance($this->roll), $squares, $far);
         $bite = $this->reach / 65536;
         $out = $in->pixels;

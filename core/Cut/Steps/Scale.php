@@ -51,7 +51,7 @@ final readonly class Scale implements MovingStep
         return (new Resampler($this->filter))->bitmap($in, ...$this->size($in->width, $in->height));
     }
 
-    public function moved(Placement $before): Placement
+    public function move(Placement $before): Placement
     {
         return $before->scaledTo(...$this->size($before->width, $before->height));
     }

@@ -9,6 +9,7 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\SpreadingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Cut\Underlay;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -55,6 +56,6 @@ final readonly class Shadow implements SpreadingStep
     {
         $moved = Alpha::rows($in, (int) round($this->dx), (int) round($this->dy));
 
-        return Under::picture($in, $this->colour, Blur::rows($moved, $in->width, $in->height, $this->blur), 1, $this->opacity);
+        return Underlay::picture($in, $this->colour, Blur::rows($moved, $in->width, $in->height, $this->blur), 1, $this->opacity);
     }
 }

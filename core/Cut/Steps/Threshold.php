@@ -45,12 +45,12 @@ final readonly class Threshold implements PaperStep
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        return Alpha::withoutWhite($this->toned($in));
+        return Alpha::withoutWhite($this->applyTone($in));
     }
 
-    public function toned(Bitmap $in): Bitmap
+    public function applyTone(Bitmap $in): Bitmap
     {
-        $at = $this->at ?? (float) self::found($in);
+        $at = $this->at ?? (float) self::findLevel($in);
         $table = [];
         for ($v = 0; $v < 256; $v++) {
             $part = $this->soft < 0.5 ? ($v < $at ? 1.0 : 0.0) : max(0.0, min(1.0, 0.5 + ($at - $v) / $this->soft));
@@ -72,7 +72,7 @@ final readonly class Threshold implements PaperStep
      * The grey that parts darks from lights best: Otsu, "A Threshold Selection Method from
      * Gray-Level Histograms" (1979). What is transparent has no say.
      */
-    public static function found(Bitmap $in): int
+    public static function findLevel(Bitmap $in): int
     {
         $histogram = array_fill(0, 256, 0);
         foreach ($in->pixels as $p) {

@@ -37,6 +37,6 @@ final readonly class ToneCurve implements ToneStep
     {
         $table = ToneTable::of(fn (float $v): float => $this->curve->at($v));
 
-        return $kind === TipKind::InkMask ? $table->inked($in) : $table->applied($in);
+        return $kind === TipKind::InkMask ? $table->applyToInk($in) : $table->apply($in);
     }
 }

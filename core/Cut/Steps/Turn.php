@@ -39,7 +39,7 @@ final readonly class Turn implements MovingStep
         return Turning::of($in, $this->angle);
     }
 
-    public function moved(Placement $before): Placement
+    public function move(Placement $before): Placement
     {
         [$width, $height] = Turning::size($before->width, $before->height, $this->angle);
         [$cos, $sin] = Turning::direction($this->angle);

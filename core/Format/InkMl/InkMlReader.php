@@ -234,7 +234,7 @@ final class InkMlReader
             return;
         }
         $of = $this->reference('contextRef') ?? $this->current;
-        $channels = $this->formats[$of] ?? $this->formats[''] ?? $this->undeclared();
+        $channels = $this->formats[$of] ?? $this->formats[''] ?? $this->declareDefaults();
         $names = array_map(fn (Channel $c): string => $c->name, $channels);
         if (! in_array('X', $names, true) || ! in_array('Y', $names, true)) {
             throw new InvalidInput('trace', 'This InkML has no channels X and Y: it does not tell where the pen was.');
@@ -281,7 +281,7 @@ final class InkMlReader
      *
      * @return list<Channel>
      */
-    private function undeclared(): array
+    private function declareDefaults(): array
     {
         $first = explode(',', trim($this->xml->readString()), 2)[0];
         if ($this->defined !== [] && preg_match_all('/[-+]?[#.\w*?]+/', $first) > 2) {

@@ -51,7 +51,7 @@ final class TornPaper implements Find
         }
         // A fold across it.
         $fold = $scene->between(-0.3, 0.3);
-        $scene->again(fn (int $p, int $px, int $py): int => Scene::lit($p >> 8, 1.0 - 0.1 * exp(-((($px - $cx) / $s - ($py - $cy) / $s * $fold) / 0.5) ** 2) + 0.05 * exp(-((($px - $cx) / $s - ($py - $cy) / $s * $fold - 1.0) / 0.7) ** 2)) << 8 | $p & 255);
+        $scene->again(fn (int $p, int $px, int $py): int => Scene::light($p >> 8, 1.0 - 0.1 * exp(-((($px - $cx) / $s - ($py - $cy) / $s * $fold) / 0.5) ** 2) + 0.05 * exp(-((($px - $cx) / $s - ($py - $cy) / $s * $fold - 1.0) / 0.7) ** 2)) << 8 | $p & 255);
         for ($i = 0; $i < 240; $i++) {
             [$x, $y] = $inner[intdiv($i * 360, 240) % 360];
             $a = $scene->between(0, 2 * M_PI);

@@ -53,11 +53,11 @@ final class PracticePen
         $in = Rect::between((int) round($width * 0.06), (int) round($height * 0.22), (int) round($width * 0.94), (int) round($height * 0.8));
 
         return match ($name) {
-            self::MIXED => self::mixed($width, $height),
+            self::MIXED => self::mix($width, $height),
             'slow swell' => [Movements::swell($in)],
             'quick flicks' => Movements::flicks($in, max(4, intdiv($in->width, 90))),
-            'hatching' => Movements::hatching(self::narrowed($in, 3.6)),
-            'loops' => [Movements::loops(self::narrowed($in, 5.0))],
+            'hatching' => Movements::hatching(self::narrow($in, 3.6)),
+            'loops' => [Movements::loops(self::narrow($in, 5.0))],
             'handwriting' => Movements::handwriting($in),
             'spiral' => [Movements::spiral($in)],
             'dots' => Movements::dots($in),
@@ -71,7 +71,7 @@ final class PracticePen
     }
 
     /** @return non-empty-list<Trace> */
-    private static function mixed(int $width, int $height): array
+    private static function mix(int $width, int $height): array
     {
         $split = (int) round($width * 0.66);
         $margin = (int) round($height * 0.2);
@@ -84,7 +84,7 @@ final class PracticePen
     }
 
     /** The middle of a wide rectangle, no more than so many times as wide as it is high. */
-    private static function narrowed(Rect $in, float $most): Rect
+    private static function narrow(Rect $in, float $most): Rect
     {
         $width = min($in->width, (int) round($in->height * $most));
 

@@ -48,14 +48,14 @@ final readonly class PractisedHand
             $u = $i / $count;
             $held = $at($u);
             // A hand trembles smoothly: chance is filtered, not added raw.
-            $driftX += (0.9 * $this->chance->signed(1, $i) - $driftX) * 0.15;
-            $driftY += (0.9 * $this->chance->signed(2, $i) - $driftY) * 0.15;
+            $driftX += (0.9 * $this->chance->signedUnit(1, $i) - $driftX) * 0.15;
+            $driftY += (0.9 * $this->chance->signedUnit(2, $i) - $driftY) * 0.15;
 
             return new Sample(
                 $i * self::EVERY,
                 $held[0] + $driftX,
                 $held[1] + $driftY,
-                $this->realPressure ? max(0.0, min(1.0, $held[2] + 0.015 * $this->chance->signed(3, $i))) : 0.5,
+                $this->realPressure ? max(0.0, min(1.0, $held[2] + 0.015 * $this->chance->signedUnit(3, $i))) : 0.5,
                 $this->realPressure ? $held[3] ?? 22 + 6 * sin($u * 3) : 0.0,
                 $this->realPressure ? $held[4] ?? -16 + 4 * cos($u * 4) : 0.0,
                 $this->realPressure ? $held[5] ?? 0.0 : 0.0,

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke\Practice;
 
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Reading;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
 
@@ -48,7 +48,7 @@ final readonly class Recording
      */
     public static function read(mixed $json): self
     {
-        return self::of(array_map(Trace::read(...), Reading::of($json)->each(most: self::MOST_STROKES)));
+        return self::of(array_map(Trace::read(...), JsonReader::of($json)->each(most: self::MOST_STROKES)));
     }
 
     /** @return array{float, float, float, float} left, top, right and bottom of all samples, px */

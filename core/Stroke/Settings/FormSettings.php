@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke\Settings;
 
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SpreadKind;
 use Yarrowfog\Core\Stroke\Station;
@@ -48,17 +48,17 @@ final class FormSettings
     /** @return list<Setting> */
     public static function all(): array
     {
-        $onBand = fn (Brush $b, Trace $t): ?string => $b->isBand() ? 'idle: a band has no dabs' : null;
-        $turns = fn (Brush $b, Trace $t): ?string => $onBand($b, $t) ?? ($b->isRound && $b->base('roundness') >= 1.0 && $b->isSteady('roundness') && $b->base('posture') <= 0.0 ? 'idle: a round tip looks the same however it is turned' : null);
-        $frames = fn (Brush $b, Trace $t): ?string => $b->frames < 2 ? 'idle: this tip has one frame' : $onBand($b, $t);
-        $travel = fn (Brush $b, Trace $t): ?string => $frames($b, $t) ?? ($b->choice('frameRule') === self::BY_TRAVEL ? null : 'idle: frames do not go by travel');
+        $onBand = fn (BrushSettings $b, Trace $t): ?string => $b->isBand() ? 'idle: a band has no dabs' : null;
+        $turns = fn (BrushSettings $b, Trace $t): ?string => $onBand($b, $t) ?? ($b->isRound && $b->base('roundness') >= 1.0 && $b->isSteady('roundness') && $b->base('posture') <= 0.0 ? 'idle: a round tip looks the same however it is turned' : null);
+        $frames = fn (BrushSettings $b, Trace $t): ?string => $b->frames < 2 ? 'idle: this tip has one frame' : $onBand($b, $t);
+        $travel = fn (BrushSettings $b, Trace $t): ?string => $frames($b, $t) ?? ($b->choice('frameRule') === self::BY_TRAVEL ? null : 'idle: frames do not go by travel');
         $tilts = fn (Trace $t): bool => array_filter($t->samples, fn ($s): bool => $s->tiltX !== 0.0 || $s->tiltY !== 0.0) !== [];
-        $posture = fn (Brush $b, Trace $t): ?string => $onBand($b, $t) ?? match (true) {
+        $posture = fn (BrushSettings $b, Trace $t): ?string => $onBand($b, $t) ?? match (true) {
             $b->base('posture') <= 0.0 => 'idle: set to zero',
             ! $tilts($t) => 'idle: this pen stands upright',
             default => null,
         };
-        $ends = fn (Brush $b, Trace $t): ?string => $b->choice('laidAs') === self::BAND_REPEATED ? null : 'idle: only a repeated band keeps its ends';
+        $ends = fn (BrushSettings $b, Trace $t): ?string => $b->choice('laidAs') === self::BAND_REPEATED ? null : 'idle: only a repeated band keeps its ends';
 
         return [
             Setting::number('size', Station::Form, 'Size', 'The longer side of the tip as it prints; the width of a band.', 'px', 1, 2000, 48, true, SpreadKind::Below),

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke\Settings;
 
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SpreadKind;
 use Yarrowfog\Core\Stroke\Station;
@@ -53,34 +53,34 @@ final class GroundSettings
     /** @return list<Setting> */
     public static function all(): array
     {
-        $smudges = fn (Brush $b): ?string => $b->choice('does') === InkSettings::SMUDGES ? 'idle: a smudge carries what is there' : null;
-        $tooth = fn (Brush $b, Trace $t): ?string => $smudges($b) ?? match (true) {
+        $smudges = fn (BrushSettings $b): ?string => $b->choice('does') === InkSettings::SMUDGES ? 'idle: a smudge carries what is there' : null;
+        $tooth = fn (BrushSettings $b, Trace $t): ?string => $smudges($b) ?? match (true) {
             $b->choice('tooth') === self::NONE => 'idle: no tooth is chosen',
             $b->choice('tooth') === self::OWN && ! $b->hasTooth => 'idle: this brush has no tooth of its own',
             default => null,
         };
-        $bite = fn (Brush $b, Trace $t): ?string => $smudges($b) ?? match (true) {
+        $bite = fn (BrushSettings $b, Trace $t): ?string => $smudges($b) ?? match (true) {
             $b->isBand() => 'idle: a band has no dabs',
             ! $b->hasBite => 'idle: this brush has no bite',
             default => null,
         };
-        $shadow = fn (Brush $b, Trace $t): ?string => match (true) {
+        $shadow = fn (BrushSettings $b, Trace $t): ?string => match (true) {
             $b->choice('does') !== InkSettings::PAINTS => 'idle: only what is painted casts a shadow',
             $b->isBand() => 'idle: a band lies flat on the sheet',
             $b->base('castShadow') <= 0.0 => 'idle: set to zero',
             default => null,
         };
-        $zero = fn (string $id): callable => fn (Brush $b, Trace $t): ?string => $smudges($b) ?? ($b->base($id) <= 0.0 ? 'idle: set to zero' : null);
+        $zero = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $smudges($b) ?? ($b->base($id) <= 0.0 ? 'idle: set to zero' : null);
 
         return [
-            Setting::choice('tooth', Station::Ground, 'Tooth', 'The bumps of the ground that the ink meets.', [self::NONE, 'laid paper', 'cold-pressed paper', 'weave', 'slate', 'wood', 'speckle', self::OWN], fn (Brush $b, Trace $t): ?string => $smudges($b)),
+            Setting::choice('tooth', Station::Ground, 'Tooth', 'The bumps of the ground that the ink meets.', [self::NONE, 'laid paper', 'cold-pressed paper', 'weave', 'slate', 'wood', 'speckle', self::OWN], fn (BrushSettings $b, Trace $t): ?string => $smudges($b)),
             Setting::choice('toothMode', Station::Ground, 'Ink meets it by', 'Shade: valleys take less. Carve: valleys are cut out. Catch: light pressure meets only the peaks.', [self::SHADE, self::CARVE, self::CATCH], $tooth),
             Setting::number('toothDepth', Station::Ground, 'Depth', 'How much the bumps matter.', '%', 0, 1, 0.7, true, SpreadKind::Below, idle: $tooth),
             Setting::number('toothScale', Station::Ground, 'Scale', 'The size of the bumps.', '%', 0.1, 8, 1, idle: $tooth),
             Setting::number('toothBrightness', Station::Ground, 'Brightness', 'Raises or lowers the whole ground.', '%', -1, 1, 0, idle: $tooth),
             Setting::number('toothContrast', Station::Ground, 'Contrast', 'Flattens or steepens the bumps.', '%', -1, 1, 0, idle: $tooth),
             Setting::choice('toothInvert', Station::Ground, 'Upside down', 'Makes peaks of valleys.', [self::NO, self::YES], $tooth),
-            Setting::choice('toothFixedTo', Station::Ground, 'Fixed to', 'The bumps lie still in the sheet, or travel with each dab.', [self::SHEET, self::DAB], fn (Brush $b, Trace $t): ?string => $tooth($b, $t) ?? ($b->choice('toothPer') === self::PER_STROKE ? 'idle: a stroke meets the bumps where they lie' : null)),
+            Setting::choice('toothFixedTo', Station::Ground, 'Fixed to', 'The bumps lie still in the sheet, or travel with each dab.', [self::SHEET, self::DAB], fn (BrushSettings $b, Trace $t): ?string => $tooth($b, $t) ?? ($b->choice('toothPer') === self::PER_STROKE ? 'idle: a stroke meets the bumps where they lie' : null)),
             Setting::choice('toothPer', Station::Ground, 'Meets each', 'Each dab meets the bumps anew and fills them up, or the whole stroke meets them once.', [self::PER_DAB, self::PER_STROKE], $tooth),
             Setting::choice('biteCombine', Station::Ground, 'Bite', 'What the second tip does to the first: cuts it out, keeps only what both cover, joins it, or takes the darker or the lighter.', [self::CUT, self::KEEP, self::JOIN, self::DARKEN, self::LIGHTEN], $bite),
             Setting::number('biteSize', Station::Ground, 'Bite size', 'The size of the second tip, as a part of the first.', '%', 0.05, 4, 1, idle: $bite),

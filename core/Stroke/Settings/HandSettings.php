@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke\Settings;
 
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\Station;
 use Yarrowfog\Core\Stroke\Trace;
@@ -19,8 +19,8 @@ final class HandSettings
     /** @return list<Setting> */
     public static function all(): array
     {
-        $penPresses = fn (Brush $b, Trace $t): ?string => $t->realPressure ? 'idle: this pen reports its pressure' : null;
-        $zero = fn (string $id): callable => fn (Brush $b, Trace $t): ?string => $b->base($id) <= 0.0 ? 'idle: set to zero' : null;
+        $penPresses = fn (BrushSettings $b, Trace $t): ?string => $t->realPressure ? 'idle: this pen reports its pressure' : null;
+        $zero = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $b->base($id) <= 0.0 ? 'idle: set to zero' : null;
 
         return [
             Setting::curve('pressureResponse', Station::Hand, 'Pressure response', 'What the brush makes of the pen’s pressure, whatever the pressure then moves.'),

@@ -14,10 +14,10 @@ use Yarrowfog\Core\Advice\Stages;
 use Yarrowfog\Core\Advice\StepReport;
 use Yarrowfog\Core\Advice\TipShape;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Levels;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Mip\MipChain;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\SettingsTable;
@@ -36,10 +36,10 @@ final class AdviceTest extends TestCase
         $levels = $tip === 'round' ? Pictures::roundTip() : self::soft();
         $settings = fn (float $spacing): array => ['size' => ['base' => 60], 'spacing' => ['base' => $spacing], 'flow' => ['base' => $flow], 'opacity' => ['base' => $opacity]];
         foreach ([0.08, 0.3, 0.6, 0.85] as $spacing) {
-            $report = StepReport::of($levels, Brush::read(['settings' => $settings($spacing)]));
+            $report = StepReport::of($levels, BrushSettings::read(['settings' => $settings($spacing)]));
             self::assertEqualsWithDelta(self::bruteRipple($levels, $settings($spacing), 60 * $spacing), $report->ripple(), 0.02, "at {$spacing}");
         }
-        $widest = StepReport::of($levels, Brush::read(['settings' => $settings(0.2)]))->widest ?? 0.0;
+        $widest = StepReport::of($levels, BrushSettings::read(['settings' => $settings(0.2)]))->widest ?? 0.0;
         self::assertGreaterThan(0.03, $widest);
         // Every spacing around is painted and measured: the first that is not solid comes within two points of it.
         $first = 9;
@@ -51,7 +51,7 @@ final class AdviceTest extends TestCase
 
     public function test_influence_tells_what_matters_and_why_the_rest_does_not(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 30, 'spread' => 0.5], 'scatterAcross' => ['base' => 1.5], 'driftHue' => ['base' => 5], 'opacity' => ['base' => 0.9], 'assumedLevel' => ['base' => 0.3]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 30, 'spread' => 0.5], 'scatterAcross' => ['base' => 1.5], 'driftHue' => ['base' => 5], 'opacity' => ['base' => 0.9], 'assumedLevel' => ['base' => 0.3]]]);
         $influence = Influence::of(Pictures::roundTip(), $brush, 3)->settings;
         self::assertSame(array_keys(SettingsTable::all()), array_keys($influence));
         self::assertGreaterThan(0.2, $influence['scatterAcross']['share']);
@@ -70,7 +70,7 @@ final class AdviceTest extends TestCase
     public function test_spreads_and_drives_have_an_influence_of_their_own(): void
     {
         $presses = [['input' => 'pressure', 'from' => 0.1, 'to' => 1], ['input' => 'twist', 'from' => 0.5, 'to' => 1]];
-        $brush = Brush::read(['settings' => ['size' => ['base' => 30, 'spread' => 0.5, 'drives' => $presses], 'angle' => ['spread' => 180], 'count' => ['base' => 1, 'spread' => 0.7]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 30, 'spread' => 0.5, 'drives' => $presses], 'angle' => ['spread' => 180], 'count' => ['base' => 1, 'spread' => 0.7]]]);
         $influence = Influence::of(Pictures::roundTip(), $brush, 3);
         self::assertGreaterThan(0.05, $influence->spreads['size']['share']);
         self::assertGreaterThan(0.05, $influence->drives['size pressure']['share']);
@@ -85,23 +85,23 @@ final class AdviceTest extends TestCase
 
     public function test_a_round_tip_is_told_from_one_that_is_not(): void
     {
-        self::assertTrue(TipShape::isRound(new Kit([Pictures::roundTip()])));
-        self::assertTrue(TipShape::isRound(new Kit([self::soft()])));
-        $square = new HalvedLevels(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => max(abs($x - 31.5), abs($y - 31.5)) < 20 ? 65535 : 0)));
-        $leaf = new HalvedLevels(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => hypot(($x - 31.5) / 30, ($y - 31.5) / 22) < 1 ? 65535 : 0)));
-        $off = new HalvedLevels(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => hypot($x - 27, $y - 31.5) < 20 ? 65535 : 0)));
-        self::assertFalse(TipShape::isRound(new Kit([$square])));
-        self::assertFalse(TipShape::isRound(new Kit([$leaf])));
-        self::assertFalse(TipShape::isRound(new Kit([$off])));
-        self::assertFalse(TipShape::isRound(new Kit([Pictures::roundTip(), $square])));
+        self::assertTrue(TipShape::isRound(new BrushTextures([Pictures::roundTip()])));
+        self::assertTrue(TipShape::isRound(new BrushTextures([self::soft()])));
+        $square = new HalvedMipChain(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => max(abs($x - 31.5), abs($y - 31.5)) < 20 ? 65535 : 0)));
+        $leaf = new HalvedMipChain(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => hypot(($x - 31.5) / 30, ($y - 31.5) / 22) < 1 ? 65535 : 0)));
+        $off = new HalvedMipChain(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => hypot($x - 27, $y - 31.5) < 20 ? 65535 : 0)));
+        self::assertFalse(TipShape::isRound(new BrushTextures([$square])));
+        self::assertFalse(TipShape::isRound(new BrushTextures([$leaf])));
+        self::assertFalse(TipShape::isRound(new BrushTextures([$off])));
+        self::assertFalse(TipShape::isRound(new BrushTextures([Pictures::roundTip(), $square])));
         // Where it is called round, turning changes next to nothing; where it is squeezed, it matters again.
-        $turned = Brush::read(['settings' => ['size' => ['base' => 24], 'angleFollows' => ['base' => 'heading'], 'roundness' => ['base' => 0.3]]]);
+        $turned = BrushSettings::read(['settings' => ['size' => ['base' => 24], 'angleFollows' => ['base' => 'heading'], 'roundness' => ['base' => 0.3]]]);
         self::assertNull(Influence::of(Pictures::roundTip(), $turned, 3)->settings['angleFollows']['reason']);
     }
 
     public function test_stages_are_those_of_the_swatch_and_the_longest_stroke_leads(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 20, 'drives' => [['input' => 'pressure', 'from' => 0, 'to' => 1]]], 'spacing' => ['base' => 0.5]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 20, 'drives' => [['input' => 'pressure', 'from' => 0, 'to' => 1]]], 'spacing' => ['base' => 0.5]]]);
         $strokes = PracticePen::named(PracticePen::MIXED, 800, 200);
         $all = Stages::all($brush, $strokes, 7);
         self::assertCount(count($strokes), $all);
@@ -124,7 +124,7 @@ final class AdviceTest extends TestCase
     /** Every setting that is said to be idle changes nothing when it is moved. */
     public function test_what_is_called_idle_changes_nothing(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 24]]])->usedWith(1, false);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 24]]])->usedWith(1, false);
         $trace = Strokes::line();
         $before = Strokes::coverage(Strokes::paint([], $trace, brush: $brush));
         foreach (SettingsTable::all() as $id => $setting) {
@@ -143,7 +143,7 @@ final class AdviceTest extends TestCase
 
     public function test_a_range_strip_goes_from_low_to_high(): void
     {
-        $strip = RangeStrip::of(Pictures::roundTip(), Brush::standard(), 'roundness', 1);
+        $strip = RangeStrip::of(Pictures::roundTip(), BrushSettings::standard(), 'roundness', 1);
         self::assertCount(5, $strip->strokes);
         self::assertEqualsWithDelta([0.05, 0.2875, 0.525, 0.7625, 1.0], array_column($strip->strokes, 'value'), 1e-9);
         $ink = array_map(fn (array $s): int => count(array_filter($s['picture']->pixels)), $strip->strokes);
@@ -152,18 +152,18 @@ final class AdviceTest extends TestCase
         sort($sorted);
         self::assertSame($sorted, $ink);
         // A wide range rises by factors; a choice is shown whole.
-        self::assertEqualsWithDelta(44.72, array_column(RangeStrip::of(Pictures::roundTip(), Brush::standard(), 'size', 1)->strokes, 'value')[2], 0.01);
-        self::assertSame(['stays even', 'adds up'], array_column(RangeStrip::of(Pictures::roundTip(), Brush::standard(), 'overlap', 1)->strokes, 'value'));
+        self::assertEqualsWithDelta(44.72, array_column(RangeStrip::of(Pictures::roundTip(), BrushSettings::standard(), 'size', 1)->strokes, 'value')[2], 0.01);
+        self::assertSame(['stays even', 'adds up'], array_column(RangeStrip::of(Pictures::roundTip(), BrushSettings::standard(), 'overlap', 1)->strokes, 'value'));
         $this->expectException(InvalidInput::class);
-        RangeStrip::of(Pictures::roundTip(), Brush::standard(), 'pressureResponse', 1);
+        RangeStrip::of(Pictures::roundTip(), BrushSettings::standard(), 'pressureResponse', 1);
     }
 
     /**
      * @param  array<string, mixed>  $settings
      */
-    private static function bruteRipple(Levels $levels, array $settings, float $gap): float
+    private static function bruteRipple(MipChain $levels, array $settings, float $gap): float
     {
-        $c = Strokes::coverage(Strokes::paint($settings, Strokes::line(20, 380), new Kit([$levels])));
+        $c = Strokes::coverage(Strokes::paint($settings, Strokes::line(20, 380), new BrushTextures([$levels])));
         $sums = [];
         $widths = [];
         for ($x = 120; $x < 120 + max(60, 2 * $gap); $x++) {
@@ -180,8 +180,8 @@ final class AdviceTest extends TestCase
         return max((max($sums) - min($sums)) / max($sums), (max($widths) - min($widths)) / max($widths));
     }
 
-    private static function soft(): Levels
+    private static function soft(): MipChain
     {
-        return new HalvedLevels(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => (int) (65535 * max(0.0, 1 - hypot($x - 31.5, $y - 31.5) / 31) ** 1.5))));
+        return new HalvedMipChain(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => (int) (65535 * max(0.0, 1 - hypot($x - 31.5, $y - 31.5) / 31) ** 1.5))));
     }
 }

@@ -10,9 +10,9 @@ use Yarrowfog\Core\Advice\Stages;
 use Yarrowfog\Core\Advice\StepReport;
 use Yarrowfog\Core\Advice\Waver;
 use Yarrowfog\Core\Make\RoundTip;
-use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Tip\Frame;
@@ -22,7 +22,7 @@ final class StepReportTest extends TestCase
 {
     public function test_it_tells_solid_from_beaded_from_separate(): void
     {
-        $report = fn (float $spacing, float $size = 60): StepReport => StepReport::of(Pictures::roundTip(), Brush::read(['settings' => ['size' => ['base' => $size], 'spacing' => ['base' => $spacing]]]));
+        $report = fn (float $spacing, float $size = 60): StepReport => StepReport::of(Pictures::roundTip(), BrushSettings::read(['settings' => ['size' => ['base' => $size], 'spacing' => ['base' => $spacing]]]));
         self::assertSame('solid', $report(0.1)->kind());
         self::assertSame('beaded', $report(0.97)->kind());
         $apart = $report(1.5);
@@ -40,9 +40,9 @@ final class StepReportTest extends TestCase
      */
     public function test_a_hard_round_tip_is_solid_up_to_a_fifth_of_its_size(): void
     {
-        $disc = new HalvedLevels(Frame::fromPicture(RoundTip::picture(256), TipKind::InkMask));
+        $disc = new HalvedMipChain(Frame::fromPicture(RoundTip::picture(256), TipKind::InkMask));
         foreach ([24.0, 64.0, 200.0] as $size) {
-            $report = fn (float $spacing): StepReport => StepReport::of($disc, Brush::read(['settings' => ['size' => ['base' => $size], 'spacing' => ['base' => $spacing]]]));
+            $report = fn (float $spacing): StepReport => StepReport::of($disc, BrushSettings::read(['settings' => ['size' => ['base' => $size], 'spacing' => ['base' => $spacing]]]));
             self::assertGreaterThanOrEqual(0.195, $report(0.1)->widest);
             self::assertLessThanOrEqual(0.25, $report(0.1)->widest);
             self::assertSame('solid', $report(0.15)->kind());
@@ -57,17 +57,17 @@ final class StepReportTest extends TestCase
     /** A tip thin along the line: between dabs its ink goes, its edge stays. */
     public function test_it_says_which_of_ink_and_edge_spoils_the_line(): void
     {
-        $bar = new HalvedLevels(new Frame(Pictures::plane(64, 64, fn (int $x): int => (int) (65535 * exp(-(($x - 31.5) / 10) ** 2)))));
-        $report = StepReport::of($bar, Brush::read(['settings' => ['size' => ['base' => 64], 'spacing' => ['base' => 0.4]]]));
+        $bar = new HalvedMipChain(new Frame(Pictures::plane(64, 64, fn (int $x): int => (int) (65535 * exp(-(($x - 31.5) / 10) ** 2)))));
+        $report = StepReport::of($bar, BrushSettings::read(['settings' => ['size' => ['base' => 64], 'spacing' => ['base' => 0.4]]]));
         self::assertStringStartsWith('beaded: its ink wavers by', $report->words());
         self::assertSame('ink', $report->toArray()['spoiledBy']);
-        $disc = StepReport::of(new HalvedLevels(Frame::fromPicture(RoundTip::picture(128), TipKind::InkMask)), Brush::read(['settings' => ['size' => ['base' => 64], 'spacing' => ['base' => 0.1], 'flow' => ['base' => 0.4]]]));
+        $disc = StepReport::of(new HalvedMipChain(Frame::fromPicture(RoundTip::picture(128), TipKind::InkMask)), BrushSettings::read(['settings' => ['size' => ['base' => 64], 'spacing' => ['base' => 0.1], 'flow' => ['base' => 0.4]]]));
         self::assertSame('solid', $disc->kind());
     }
 
     public function test_a_stamp_is_not_reported_as_a_line(): void
     {
-        $report = StepReport::of(Pictures::roundTip(), Brush::read(['settings' => ['size' => ['base' => 60], 'onePerPress' => ['base' => 'yes'], 'spacing' => ['base' => 2]]]));
+        $report = StepReport::of(Pictures::roundTip(), BrushSettings::read(['settings' => ['size' => ['base' => 60], 'onePerPress' => ['base' => 'yes'], 'spacing' => ['base' => 2]]]));
         self::assertSame('stamp', $report->kind());
         self::assertStringStartsWith('a stamp: one print per press, 5', $report->words());
         self::assertNull($report->widest);
@@ -87,7 +87,7 @@ final class StepReportTest extends TestCase
     /** The pieces of a band lie end to end, as wide as it is there. */
     public function test_stages_show_the_pieces_of_a_band(): void
     {
-        $brush = Brush::read(['settings' => ['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 30, 'drives' => [['input' => 'pressure']]], 'opacity' => ['base' => 0.5]]]);
+        $brush = BrushSettings::read(['settings' => ['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 30, 'drives' => [['input' => 'pressure']]], 'opacity' => ['base' => 0.5]]]);
         $stages = Stages::of($brush, Movements::swell(new Rect(0, 0, 300, 100)), 8);
         self::assertGreaterThan(20, $stages->count);
         self::assertSame([], $stages->places);
@@ -104,7 +104,7 @@ final class StepReportTest extends TestCase
 
     public function test_stages_show_the_dabs_that_are_painted(): void
     {
-        $brush = Brush::read(['settings' => ['spacing' => ['base' => 0.5], 'scatterAcross' => ['base' => 0.5], 'driftHue' => ['base' => 40]]]);
+        $brush = BrushSettings::read(['settings' => ['spacing' => ['base' => 0.5], 'scatterAcross' => ['base' => 0.5], 'driftHue' => ['base' => 40]]]);
         $trace = Movements::swell(new Rect(0, 0, 300, 100));
         $stages = Stages::of($brush, $trace, 8);
         $dabs = DabMaker::all($brush, $trace, 8);
@@ -115,7 +115,7 @@ final class StepReportTest extends TestCase
 
     public function test_a_band_has_no_dabs_to_space(): void
     {
-        $report = StepReport::of(Pictures::roundTip(), Brush::read(['settings' => ['laidAs' => ['base' => 'band, repeated']]]));
+        $report = StepReport::of(Pictures::roundTip(), BrushSettings::read(['settings' => ['laidAs' => ['base' => 'band, repeated']]]));
 
         self::assertSame('band', $report->kind());
         self::assertStringContainsString('no dabs', $report->words());
@@ -123,7 +123,7 @@ final class StepReportTest extends TestCase
 
     public function test_separate_marks_are_told_up_to_where_they_would_join(): void
     {
-        $report = StepReport::of(Pictures::roundTip(), Brush::read(['settings' => ['size' => ['base' => 20], 'spacing' => ['base' => 3]]]));
+        $report = StepReport::of(Pictures::roundTip(), BrushSettings::read(['settings' => ['size' => ['base' => 20], 'spacing' => ['base' => 3]]]));
 
         self::assertMatchesRegularExpression('/^separate marks, .* apart; solid up to \d+ % spacing$/', $report->words());
     }

@@ -67,11 +67,11 @@ final class OklchTest extends TestCase
                 $colour = $i < 2 ? [0xFFFFFF, 0x000000][$i] : $chance->getInt(0, 0xFFFFFF);
                 $from = Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt($colour)));
                 $true = (new Oklch($from->lightness + $lightness, $from->chroma * $chroma, $from->hue + $hue))->toSrgb();
-                $there = Srgb::fromInt($moved->moved($colour));
+                $there = Srgb::fromInt($moved->move($colour));
                 self::assertLessThanOrEqual(1, max(abs($true->red - $there->red), abs($true->green - $there->green), abs($true->blue - $there->blue)), sprintf('#%06x', $colour));
             }
         }
-        self::assertSame(0xFFFFFF, (new MovedColours(70, 1, 0))->moved(0xFFFFFF));
+        self::assertSame(0xFFFFFF, (new MovedColours(70, 1, 0))->move(0xFFFFFF));
     }
 
     public function test_what_the_screen_cannot_show_loses_chroma_and_keeps_its_hue(): void

@@ -122,7 +122,7 @@ final class CutListTest extends TestCase
         $wide = Pictures::bitmap(60, 40, fn (int $x, int $y): int => hypot($x - 30, $y - 20) < 9 ? 0x000000FF : 0);
         self::assertSame(['not-square', 'too-small'], array_keys(self::findings($wide, $none)));
 
-        self::assertSame(['almost-no-ink'], array_keys(self::findings(Bitmap::filled(150, 150, 0xFFFFFFFF), $none)));
+        self::assertSame(['almost-no-ink'], array_keys(self::findings(Bitmap::ofColour(150, 150, 0xFFFFFFFF), $none)));
     }
 
     public function test_ink_that_stands_aside_is_told_and_centred(): void

@@ -16,7 +16,7 @@ final class FrameBoxTest extends TestCase
 {
     public function test_frames_lie_in_the_middle_of_one_box_at_their_own_sizes(): void
     {
-        $frames = FrameBox::around([Bitmap::filled(40, 20, 255), Bitmap::filled(10, 30, 255)], TipKind::InkMask, false);
+        $frames = FrameBox::around([Bitmap::ofColour(40, 20, 255), Bitmap::ofColour(10, 30, 255)], TipKind::InkMask, false);
         foreach ($frames as $frame) {
             self::assertSame([40, 30], [$frame->width, $frame->height]);
         }
@@ -37,12 +37,12 @@ final class FrameBoxTest extends TestCase
     {
         $this->expectException(InvalidInput::class);
         $this->expectExceptionMessage('even out their sizes');
-        FrameBox::around([Bitmap::filled(4100, 2, 255), Bitmap::filled(3, 3, 255)], TipKind::InkMask, false);
+        FrameBox::around([Bitmap::ofColour(4100, 2, 255), Bitmap::ofColour(3, 3, 255)], TipKind::InkMask, false);
     }
 
     public function test_more_frames_than_a_tip_takes_are_refused(): void
     {
         $this->expectExceptionMessage('1 to 32 frames; these are 33');
-        FrameBox::around(array_fill(0, 33, Bitmap::filled(2, 2, 255)), TipKind::InkMask, false);
+        FrameBox::around(array_fill(0, 33, Bitmap::ofColour(2, 2, 255)), TipKind::InkMask, false);
     }
 }

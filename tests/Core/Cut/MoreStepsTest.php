@@ -57,7 +57,7 @@ final class MoreStepsTest extends TestCase
     {
         $this->expectException(InvalidInput::class);
         $this->expectExceptionMessage('Move its edges apart');
-        CutList::read(['steps' => [['step' => 'crop', 'numbers' => ['left' => 0.6, 'right' => 0.6]]]])->replay(Bitmap::filled(10, 10));
+        CutList::read(['steps' => [['step' => 'crop', 'numbers' => ['left' => 0.6, 'right' => 0.6]]]])->replay(Bitmap::ofColour(10, 10));
     }
 
     public function test_a_quarter_turn_is_exact_and_four_are_nothing(): void
@@ -74,7 +74,7 @@ final class MoreStepsTest extends TestCase
 
     public function test_turning_keeps_the_ink_and_loses_no_corner(): void
     {
-        $in = Bitmap::filled(40, 20, self::INK);
+        $in = Bitmap::ofColour(40, 20, self::INK);
         $out = (new Turn(33))->apply($in, TipKind::InkMask);
         self::assertEqualsWithDelta(1.0, InkRule::plane($out, TipKind::InkMask)->total() / (65535 * 800), 0.005);
     }
@@ -149,7 +149,7 @@ final class MoreStepsTest extends TestCase
 
     public function test_keep_area_keeps_a_box_an_oval_and_a_free_outline(): void
     {
-        $in = Bitmap::filled(100, 60, self::INK);
+        $in = Bitmap::ofColour(100, 60, self::INK);
         $ink = fn (KeepArea $step): float => InkRule::plane($step->apply($in, TipKind::InkMask), TipKind::InkMask)->total() / 65535;
         self::assertEqualsWithDelta(60 * 30, $ink(new KeepArea('box', [[0.2, 0.25], [0.8, 0.75]], 0)), 1);
         self::assertEqualsWithDelta(M_PI * 30 * 15, $ink(new KeepArea('oval', [[0.2, 0.25], [0.8, 0.75]], 0)), 6);
@@ -159,7 +159,7 @@ final class MoreStepsTest extends TestCase
 
     public function test_the_hand_hides_and_shows_again(): void
     {
-        $in = Bitmap::filled(200, 100, self::INK);
+        $in = Bitmap::ofColour(200, 100, self::INK);
         $stroke = fn (bool $shows, float $to): array => ['shows' => $shows, 'size' => 0.2, 'softness' => 0.1, 'samples' => array_map(fn (int $i): array => [$i * 10, 0.2 + ($to - 0.2) * $i / 20, 0.5, 1], range(0, 20))];
         $cut = fn (array $strokes): Bitmap => CutList::read(['steps' => [['step' => 'hand-mask', 'numbers' => ['strokes' => $strokes]]]])->replay($in);
         $hidden = $cut([$stroke(false, 0.8)]);
@@ -196,16 +196,16 @@ final class MoreStepsTest extends TestCase
             self::assertGreaterThan(300, $count);
             self::assertLessThan(3.0, $off / $count);
             self::assertLessThan(2.0, $halo);
-            $measured = LiftBacking::measured($in) ?? new Srgb(0, 0, 0);
+            $measured = LiftBacking::measureBacking($in) ?? new Srgb(0, 0, 0);
             self::assertEqualsWithDelta($backing->green, $measured->green, 3, 'measured at the edge');
         }
-        $full = Bitmap::filled(3, 3, 0x12345678 | 255);
+        $full = Bitmap::ofColour(3, 3, 0x12345678 | 255);
         self::assertSame($full->pixels, (new LiftBacking(new Srgb(0, 0, 0)))->apply($full, TipKind::OwnColours)->pixels, 'where alpha is full nothing changes');
     }
 
     public function test_fade_edge_ends_in_nothing_and_leaves_the_rest(): void
     {
-        $in = Bitmap::filled(50, 20, self::INK);
+        $in = Bitmap::ofColour(50, 20, self::INK);
         $out = (new FadeEdge(0, 0, 20, 0, 'even'))->apply($in, TipKind::InkMask);
         self::assertSame(0, $out->at(49, 10));
         self::assertEqualsWithDelta(127, $out->at(39, 10) & 255, 8);
@@ -228,7 +228,7 @@ final class MoreStepsTest extends TestCase
     public function test_otsu_parts_two_heaps_of_greys(): void
     {
         $in = Pictures::bitmap(20, 20, fn (int $x, int $y): int => Pictures::grey($x < 8 ? 40 + ($x + $y) % 20 : 180 + ($x * $y) % 30));
-        self::assertThat(Threshold::found($in), self::logicalAnd(self::greaterThan(59), self::lessThan(181)));
+        self::assertThat(Threshold::findLevel($in), self::logicalAnd(self::greaterThan(59), self::lessThan(181)));
         $out = (new Threshold(null, 0))->apply($in, TipKind::InkMask);
         self::assertSame(self::INK, $out->at(3, 3));
         self::assertSame(0, $out->at(15, 3));
@@ -266,7 +266,7 @@ final class MoreStepsTest extends TestCase
 
     public function test_cells_follow_their_roll_and_part_by_a_gap(): void
     {
-        $in = Bitmap::filled(120, 90, self::INK);
+        $in = Bitmap::ofColour(120, 90, self::INK);
         $ink = fn (float $gap, int $roll): array => (new Cells(8, $gap, $roll))->apply($in, TipKind::InkMask)->pixels;
         self::assertSame($ink(3, 1), $ink(3, 1));
         self::assertNotSame($ink(3, 1), $ink(3, 2));
@@ -305,7 +305,7 @@ final class MoreStepsTest extends TestCase
 
     public function test_what_spreads_beyond_the_picture_is_given_room(): void
     {
-        $replay = Replay::of(CutList::read(['steps' => [['step' => 'outline', 'numbers' => ['width' => 5]]]]), Bitmap::filled(20, 10, self::INK));
+        $replay = Replay::of(CutList::read(['steps' => [['step' => 'outline', 'numbers' => ['width' => 5]]]]), Bitmap::ofColour(20, 10, self::INK));
         self::assertSame([32, 22], [$replay->picture->width, $replay->picture->height]);
         self::assertSame(6.0, $replay->placement->e);
     }

@@ -30,7 +30,7 @@ final class ReplayTest extends TestCase
 
     public function test_a_step_that_is_off_does_nothing(): void
     {
-        $in = Bitmap::filled(9, 7, 0x336699FF);
+        $in = Bitmap::ofColour(9, 7, 0x336699FF);
         $list = CutList::read(['steps' => [['step' => 'invert-ink', 'on' => false], ['step' => 'square', 'on' => false]]]);
         self::assertSame($in->pixels, $list->replay($in)->pixels);
         self::assertSame([[9, 7], [9, 7]], array_map(fn ($p): array => [$p->width, $p->height], Replay::of($list, $in)->inputs));

@@ -76,7 +76,7 @@ final class StepsTest extends TestCase
 
     public function test_an_empty_picture_is_left_alone(): void
     {
-        $in = Bitmap::filled(5, 4);
+        $in = Bitmap::ofColour(5, 4);
         self::assertSame($in, (new TrimToInk(3, 0.04))->apply($in, TipKind::InkMask));
         self::assertSame($in, (new Centre(false))->apply($in, TipKind::InkMask));
     }
@@ -93,7 +93,7 @@ final class StepsTest extends TestCase
 
     public function test_square_pads_with_nothing(): void
     {
-        $out = (new Square)->apply(Bitmap::filled(4, 2, 0x000000FF), TipKind::InkMask);
+        $out = (new Square)->apply(Bitmap::ofColour(4, 2, 0x000000FF), TipKind::InkMask);
         self::assertSame([4, 4], [$out->width, $out->height]);
         self::assertSame([0, 255, 255, 0], [$out->at(0, 0), $out->at(0, 1), $out->at(0, 2), $out->at(0, 3)]);
     }
@@ -102,10 +102,10 @@ final class StepsTest extends TestCase
     {
         // To a part of itself, so that two frames keep their sizes to one another.
         foreach ([[60, 20], [30, 50]] as [$width, $height]) {
-            $half = (new Scale(null, Filter::Area, 0.5))->apply(Bitmap::filled($width, $height, 0x102030FF), TipKind::InkMask);
+            $half = (new Scale(null, Filter::Area, 0.5))->apply(Bitmap::ofColour($width, $height, 0x102030FF), TipKind::InkMask);
             self::assertSame([intdiv($width, 2), intdiv($height, 2)], [$half->width, $half->height]);
         }
-        $out = (new Scale(30, Filter::Area))->apply(Bitmap::filled(60, 20, 0x102030FF), TipKind::InkMask);
+        $out = (new Scale(30, Filter::Area))->apply(Bitmap::ofColour(60, 20, 0x102030FF), TipKind::InkMask);
         self::assertSame([30, 10], [$out->width, $out->height]);
         self::assertSame([0x102030FF], array_values(array_unique($out->pixels)));
     }

@@ -10,7 +10,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Yarrowfog\Core\Colour\Srgb;
-use Yarrowfog\Core\Cut\Steps\Under;
+use Yarrowfog\Core\Cut\Underlay;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /** Laying under and over, against the formulas in floating point. */
@@ -27,7 +27,7 @@ final class UnderTest extends TestCase
     {
         $colour = Srgb::fromHex($hex);
         [$in, $alphas] = self::pictures();
-        $out = Under::picture($in, $colour, self::rows($alphas), $times, $strength);
+        $out = Underlay::picture($in, $colour, self::rows($alphas), $times, $strength);
         foreach ($out->pixels as $i => $p) {
             $q = $in->pixels[$i];
             $own = ($q & 255) / 255;
@@ -46,7 +46,7 @@ final class UnderTest extends TestCase
     public function test_what_is_full_and_what_has_nothing_under_it_stay_as_they_are(): void
     {
         [$in] = self::pictures();
-        $out = Under::picture($in, new Srgb(9, 9, 9), fn (int $y): array => array_fill(0, self::SIDE, $y % 2 === 0 ? 0 : 65535));
+        $out = Underlay::picture($in, new Srgb(9, 9, 9), fn (int $y): array => array_fill(0, self::SIDE, $y % 2 === 0 ? 0 : 65535));
         foreach ($in->pixels as $i => $p) {
             if (($p & 255) === 255 || intdiv($i, self::SIDE) % 2 === 0) {
                 self::assertSame($p, $out->pixels[$i]);
@@ -63,7 +63,7 @@ final class UnderTest extends TestCase
     {
         $colour = Srgb::fromHex($hex);
         [$in, $alphas] = self::pictures();
-        $out = Under::tinted($in, $colour, self::rows($alphas), $times, $strength);
+        $out = Underlay::tint($in, $colour, self::rows($alphas), $times, $strength);
         foreach ($out->pixels as $i => $p) {
             $q = $in->pixels[$i];
             self::assertSame($q & 255, $p & 255);

@@ -7,6 +7,7 @@ namespace Tests\Core\Make;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Golden;
 use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Make\Finds;
 use Yarrowfog\Core\Make\Growth;
 use Yarrowfog\Core\Make\Recipe;
@@ -15,7 +16,6 @@ use Yarrowfog\Core\Make\SampleScanner;
 use Yarrowfog\Core\Make\Shapes;
 use Yarrowfog\Core\Make\Teeth;
 use Yarrowfog\Core\Raster\Bitmap;
-use Yarrowfog\Core\Reading;
 
 /** Sheets of what is made by code, as it looked when it was good. */
 final class GoldenMadeTest extends TestCase
@@ -68,7 +68,7 @@ final class GoldenMadeTest extends TestCase
      */
     private static function made(string $recipe, array $numbers): Bitmap
     {
-        return $recipe::make(Numbers::read($recipe::params(), Reading::of($numbers)), self::CELL);
+        return $recipe::make(Numbers::read($recipe::params(), JsonReader::of($numbers)), self::CELL);
     }
 
     /** @param  list<Bitmap>  $pictures  the upper left of each, in a row of its own length */

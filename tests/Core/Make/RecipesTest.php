@@ -8,13 +8,13 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Make\Growth;
 use Yarrowfog\Core\Make\Recipe;
 use Yarrowfog\Core\Make\SampleCamera;
 use Yarrowfog\Core\Make\SampleScanner;
 use Yarrowfog\Core\Make\Shapes;
 use Yarrowfog\Core\Raster\Bitmap;
-use Yarrowfog\Core\Reading;
 
 /** What the form of a recipe shows changes the picture. */
 final class RecipesTest extends TestCase
@@ -44,7 +44,7 @@ final class RecipesTest extends TestCase
     public function test_every_find_is_scanned_and_photographed_and_each_roll_differs(string $find): void
     {
         foreach ([SampleScanner::class, SampleCamera::class] as $device) {
-            $shot = fn (int $roll): Bitmap => $device::make(Numbers::read($device::params(), Reading::of(['find' => $find, 'roll' => $roll])), 120);
+            $shot = fn (int $roll): Bitmap => $device::make(Numbers::read($device::params(), JsonReader::of(['find' => $find, 'roll' => $roll])), 120);
             self::assertSame($shot(1)->pixels, $shot(1)->pixels);
             self::assertNotSame($shot(1)->pixels, $shot(2)->pixels);
         }
@@ -57,7 +57,7 @@ final class RecipesTest extends TestCase
     #[DataProvider('forms')]
     public function test_every_number_that_is_shown_does_something(string $recipe, array $chosen): void
     {
-        $picture = fn (array $more): string => $recipe::make(Numbers::read($recipe::params(), Reading::of([...$chosen, ...$more])), 160)->toBytes();
+        $picture = fn (array $more): string => $recipe::make(Numbers::read($recipe::params(), JsonReader::of([...$chosen, ...$more])), 160)->toBytes();
         // A little flattened, so that turning shows on a round one too.
         $base = $recipe === Shapes::class ? ['flat' => 0.7] : [];
         $before = $picture($base);

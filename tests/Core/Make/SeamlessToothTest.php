@@ -78,6 +78,6 @@ final class SeamlessToothTest extends TestCase
     {
         $chance = new Chance(6);
 
-        return Pictures::bitmap($width, $height, fn (int $x, int $y): int => Pictures::grey((int) (110 + 50 * sin(($x + 0.3 * $y) / 5) + 30 * $chance->signed($x, $y))));
+        return Pictures::bitmap($width, $height, fn (int $x, int $y): int => Pictures::grey((int) (110 + 50 * sin(($x + 0.3 * $y) / 5) + 30 * $chance->signedUnit($x, $y))));
     }
 }

@@ -7,8 +7,8 @@ namespace Tests\Core\Paint;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Levels;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Mip\MipChain;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
@@ -21,7 +21,7 @@ final class BandTest extends TestCase
     {
         // 240 × 60 px at a width of 30 is 120 px long: twice on 240 px.
         $picture = Pictures::plane(240, 60, fn (int $x, int $y): int => (int) (65535 * (0.5 + 0.45 * sin($x / 240 * 2 * M_PI)) * ($y > 6 && $y < 54 ? 1 : 0.2)));
-        $levels = new HalvedLevels(new Frame($picture));
+        $levels = new HalvedMipChain(new Frame($picture));
         foreach ([0.0, 0.37] as $off) {
             $c = Strokes::coverage(Strokes::paint(['laidAs' => ['base' => $way], 'size' => ['base' => 30]], Strokes::line(80 + $off, 320 + $off, 150 + $off), $levels));
             self::assertEqualsWithDelta(1.0, array_sum($c) / (array_sum($picture->values) / 4 * ($way === 'band, repeated' ? 2 : 2)), 0.03);
@@ -67,7 +67,7 @@ final class BandTest extends TestCase
     #[TestWith([50.0])]
     public function test_a_pattern_goes_on_through_its_seams(float $size): void
     {
-        $levels = new HalvedLevels(new Frame(Pictures::plane(200, 50, fn (int $x): int => (int) (65535 * (0.5 + 0.49 * sin(($x + 0.5) / 200 * 2 * M_PI))))));
+        $levels = new HalvedMipChain(new Frame(Pictures::plane(200, 50, fn (int $x): int => (int) (65535 * (0.5 + 0.49 * sin(($x + 0.5) / 200 * 2 * M_PI))))));
         foreach (['never', 'always'] as $mirror) {
             $c = Strokes::coverage(Strokes::paint(['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => $size], 'mirrorAcross' => ['base' => $mirror]], Strokes::line(20.3, 380.3), $levels));
             // The body fits in a whole number of times.
@@ -84,7 +84,7 @@ final class BandTest extends TestCase
     {
         // Columns 0–39 head, 40–119 body, 120–199 tail; grey steps within the body.
         $value = fn (int $x): int => $x < 40 ? 60000 : ($x < 120 ? ($x < 80 ? 10000 : 30000) : 45000);
-        $levels = new HalvedLevels(new Frame(Pictures::plane(200, 40, fn (int $x): int => $value($x))));
+        $levels = new HalvedMipChain(new Frame(Pictures::plane(200, 40, fn (int $x): int => $value($x))));
         $c = Strokes::coverage(Strokes::paint(['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 40], 'bandHead' => ['base' => 0.2], 'bandTail' => ['base' => 0.4]], Strokes::line(40, 320), $levels));
         foreach (range(0, 279) as $x) {
             $at = $x < 40 ? $x : ($x < 200 ? 40 + ($x - 40) % 80 : $x - 80);
@@ -95,7 +95,7 @@ final class BandTest extends TestCase
     public function test_head_and_tail_print_once_at_their_ends(): void
     {
         // Full at the first and last fifth, a third of that between.
-        $levels = new HalvedLevels(new Frame(Pictures::plane(200, 40, fn (int $x): int => $x < 40 || $x >= 160 ? 65535 : 21845)));
+        $levels = new HalvedMipChain(new Frame(Pictures::plane(200, 40, fn (int $x): int => $x < 40 || $x >= 160 ? 65535 : 21845)));
         $c = Strokes::coverage(Strokes::paint(['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 40], 'bandHead' => ['base' => 0.2], 'bandTail' => ['base' => 0.2]], Strokes::line(40, 360), $levels));
         $row = fn (int $x): int => $c[150 * 400 + $x];
         self::assertEqualsWithDelta(65535, $row(50), 600);
@@ -105,9 +105,9 @@ final class BandTest extends TestCase
         }
     }
 
-    private static function full(): Levels
+    private static function full(): MipChain
     {
-        return new HalvedLevels(new Frame(Pictures::plane(80, 40, fn (): int => 65535)));
+        return new HalvedMipChain(new Frame(Pictures::plane(80, 40, fn (): int => 65535)));
     }
 
     private static function arc(float $radius): Trace

@@ -7,16 +7,16 @@ namespace Tests\Core\Paint;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
-use Yarrowfog\Core\Paint\CastShadow;
-use Yarrowfog\Core\Paint\DabPrinter;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Impression;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Dab\CastShadow;
+use Yarrowfog\Core\Paint\Dab\DabPrinter;
+use Yarrowfog\Core\Paint\Dab\Impression;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\SettingsTable;
@@ -59,7 +59,7 @@ final class CastShadowTest extends TestCase
 
     public function test_the_second_ink_can_be_its_colour(): void
     {
-        $brush = Brush::read(['inks' => ['main' => '#2040a0', 'second' => '#ff8000'], 'settings' => ['size' => ['base' => 40], 'castShadow' => ['base' => 1], 'shadowDistance' => ['base' => 0.5], 'shadowTowards' => ['base' => 180], 'shadowSoftness' => ['base' => 0], 'shadowColour' => ['base' => 'second ink']]]);
+        $brush = BrushSettings::read(['inks' => ['main' => '#2040a0', 'second' => '#ff8000'], 'settings' => ['size' => ['base' => 40], 'castShadow' => ['base' => 1], 'shadowDistance' => ['base' => 0.5], 'shadowTowards' => ['base' => 180], 'shadowSoftness' => ['base' => 0], 'shadowColour' => ['base' => 'second ink']]]);
         self::assertSame('FF8000', self::hex(self::painted($brush, self::square()), 26, 50));
     }
 
@@ -109,15 +109,15 @@ final class CastShadowTest extends TestCase
     public function test_a_tip_in_its_own_colours_keeps_them(): void
     {
         $picture = Pictures::bitmap(40, 40, fn (int $x, int $y): int => $x >= 10 && $x < 30 && $y >= 10 && $y < 30 ? ($x < 20 ? 0xE03020FF : 0x20B040FF) : 0);
-        $brush = Brush::read(['kind' => 'own colours', 'settings' => ['size' => ['base' => 40], 'castShadow' => ['base' => 1], 'shadowDistance' => ['base' => 0.5], 'shadowTowards' => ['base' => 90], 'shadowSoftness' => ['base' => 0]]]);
-        $paper = self::painted($brush, new HalvedLevels(Frame::fromPicture($picture, TipKind::OwnColours)));
+        $brush = BrushSettings::read(['kind' => 'own colours', 'settings' => ['size' => ['base' => 40], 'castShadow' => ['base' => 1], 'shadowDistance' => ['base' => 0.5], 'shadowTowards' => ['base' => 90], 'shadowSoftness' => ['base' => 0]]]);
+        $paper = self::painted($brush, new HalvedMipChain(Frame::fromPicture($picture, TipKind::OwnColours)));
         self::assertSame(['E03020', '20B040', '000000'], [self::hex($paper, 44, 50), self::hex($paper, 56, 50), self::hex($paper, 50, 75)]);
     }
 
     /** The shadow of a dab falls on those that were there before it, and is covered by those that come after. */
     public function test_dabs_lie_over_one_another_with_their_shadows(): void
     {
-        $brush = Brush::read(['inks' => ['main' => '#ffffff', 'second' => '#ffffff'], 'settings' => ['size' => ['base' => 40], 'castShadow' => ['base' => 1], 'shadowDistance' => ['base' => 0.5], 'shadowTowards' => ['base' => 180], 'shadowSoftness' => ['base' => 0]]]);
+        $brush = BrushSettings::read(['inks' => ['main' => '#ffffff', 'second' => '#ffffff'], 'settings' => ['size' => ['base' => 40], 'castShadow' => ['base' => 1], 'shadowDistance' => ['base' => 0.5], 'shadowTowards' => ['base' => 180], 'shadowSoftness' => ['base' => 0]]]);
         $printer = new DabPrinter(self::square(), $brush);
         $buffer = $printer->buffer(new Rect(0, 0, 128, 128), null);
         foreach ([50.0, 70.0] as $i => $x) {
@@ -125,7 +125,7 @@ final class CastShadowTest extends TestCase
         }
         // One print from 40 to 60, its shadow 20 px to the left; the next from 60 to 80, its shadow on the first.
         $bounds = new Rect(0, 0, 128, 128);
-        $paper = Lay::over(DeepBitmap::of(Bitmap::filled(128, 128, 0x808080FF)), $bounds, $buffer)->toBitmap();
+        $paper = Compositor::over(DeepBitmap::of(Bitmap::ofColour(128, 128, 0x808080FF)), $bounds, $buffer)->toBitmap();
         self::assertSame(['808080', '000000', '000000', 'FFFFFF'], [self::hex($paper, 15, 50), self::hex($paper, 30, 50), self::hex($paper, 50, 50), self::hex($paper, 70, 50)]);
     }
 
@@ -140,7 +140,7 @@ final class CastShadowTest extends TestCase
     public function test_it_says_why_it_does_nothing(): void
     {
         $trace = Strokes::line();
-        $reason = fn (array $settings, string $id): ?string => SettingsTable::get($id)->idleReason(Brush::read(['settings' => $settings]), $trace);
+        $reason = fn (array $settings, string $id): ?string => SettingsTable::get($id)->idleReason(BrushSettings::read(['settings' => $settings]), $trace);
         $on = ['castShadow' => ['base' => 0.5]];
         self::assertSame('idle: set to zero', $reason([], 'shadowDistance'));
         self::assertNull($reason($on, 'shadowDistance'));
@@ -149,21 +149,21 @@ final class CastShadowTest extends TestCase
         self::assertSame('idle: a band lies flat on the sheet', $reason([...$on, 'laidAs' => ['base' => 'band, repeated']], 'castShadow'));
     }
 
-    private static function square(): HalvedLevels
+    private static function square(): HalvedMipChain
     {
-        return new HalvedLevels(new Frame(Pictures::plane(40, 40, fn (int $x, int $y): int => $x >= 10 && $x < 30 && $y >= 10 && $y < 30 ? 65535 : 0)));
+        return new HalvedMipChain(new Frame(Pictures::plane(40, 40, fn (int $x, int $y): int => $x >= 10 && $x < 30 && $y >= 10 && $y < 30 ? 65535 : 0)));
     }
 
     /** @param  array<string, mixed>  $settings */
     private static function tapped(array $settings): Bitmap
     {
-        return self::painted(Brush::read(['inks' => ['main' => '#2040a0', 'second' => '#ffffff'], 'settings' => ['size' => ['base' => 40], ...$settings]]), self::square());
+        return self::painted(BrushSettings::read(['inks' => ['main' => '#2040a0', 'second' => '#ffffff'], 'settings' => ['size' => ['base' => 40], ...$settings]]), self::square());
     }
 
     /** One tap in the middle of white paper, 100 × 100 px. */
-    private static function painted(Brush $brush, HalvedLevels $tip): Bitmap
+    private static function painted(BrushSettings $brush, HalvedMipChain $tip): Bitmap
     {
-        return Swatch::paint($tip, $brush, [new Trace([new Sample(0, 50.0, 50.0, 0.5)])], 1, 100, 100, Bitmap::filled(100, 100, 0xFFFFFFFF));
+        return Swatch::paint($tip, $brush, [new Trace([new Sample(0, 50.0, 50.0, 0.5)])], 1, 100, 100, Bitmap::ofColour(100, 100, 0xFFFFFFFF));
     }
 
     private static function hex(Bitmap $paper, int $x, int $y): string

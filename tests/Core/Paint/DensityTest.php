@@ -9,12 +9,12 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Core\Pictures;
-use Yarrowfog\Core\Paint\DabPrinter;
-use Yarrowfog\Core\Paint\Density;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\Dab\DabPrinter;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Tile\Density;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\Shape;
 use Yarrowfog\Core\Tip\Frame;
@@ -60,7 +60,7 @@ final class DensityTest extends TestCase
         }
         $frame = new Frame(Pictures::plane(31, 22, fn (int $x, int $y): int => $values[$y * 31 + $x]));
         $settings = ['size' => ['base' => 31], 'flow' => ['base' => $flow], 'opacity' => ['base' => $opacity]];
-        $painter = new DabPrinter(new HalvedLevels($frame), Brush::read(['settings' => $settings]));
+        $painter = new DabPrinter(new HalvedMipChain($frame), BrushSettings::read(['settings' => $settings]));
         $bounds = new Rect(0, 0, 300, 257);
         $buffer = $painter->buffer($bounds, 0);
         self::assertTrue($buffer->isDense());
@@ -93,7 +93,7 @@ final class DensityTest extends TestCase
 
     public function test_nothing_is_printed_beyond_the_sheet(): void
     {
-        $painter = new DabPrinter(Pictures::roundTip(), Brush::read(['settings' => ['size' => ['base' => 40]]]));
+        $painter = new DabPrinter(Pictures::roundTip(), BrushSettings::read(['settings' => ['size' => ['base' => 40]]]));
         $buffer = $painter->buffer(new Rect(0, 0, 50, 50), 0);
         $painter->paint([new Dab(0, 0, 48, 49, new Shape(40, 0, 1), 1, 1, 0)], $buffer);
         foreach ($buffer->tile('0 0') ?? [] as $i => $c) {

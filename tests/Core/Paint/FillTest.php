@@ -7,8 +7,8 @@ namespace Tests\Core\Paint;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\Fill;
-use Yarrowfog\Core\Paint\Lay;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Stroke\Fill;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 
@@ -21,7 +21,7 @@ final class FillTest extends TestCase
         $all = new Rect(0, 0, 300, 200);
         foreach ([0x203040, 0xE0A030] as $colour) {
             $fill = Fill::of($ring, 150, 100, $colour);
-            $filled = Lay::over($ring, $all, $fill);
+            $filled = Compositor::over($ring, $all, $fill);
             foreach ($ring->words as $i => $word) {
                 $r = hypot($i % 300 - 150, intdiv($i, 300) - 100);
                 if ($r < 60) {
@@ -36,7 +36,7 @@ final class FillTest extends TestCase
                 }
             }
             $changed = 0;
-            foreach ($fill->changed() as $area) {
+            foreach ($fill->changedAreas() as $area) {
                 $changed += $area->area();
                 self::assertLessThan(68, abs($area->x - 150));
             }
@@ -48,7 +48,7 @@ final class FillTest extends TestCase
     {
         // Walls between corridors, open in turn at the left and at the right.
         $maze = DeepBitmap::of(Pictures::bitmap(120, 120, fn (int $x, int $y): int => $x < 4 || $y < 4 || $x > 115 || $y > 115 || $y % 16 < 3 && ($y % 32 < 16 ? $x < 100 : $x > 20) ? 0x000000FF : 0));
-        $filled = Lay::over($maze, new Rect(0, 0, 120, 120), Fill::of($maze, 60, 10, 0xFF0000));
+        $filled = Compositor::over($maze, new Rect(0, 0, 120, 120), Fill::of($maze, 60, 10, 0xFF0000));
         self::assertSame([32640], array_values(array_unique(array_map(fn (int $w): int => $w & 32767, $filled->words))));
     }
 

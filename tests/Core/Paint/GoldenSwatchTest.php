@@ -8,11 +8,11 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Golden;
 use Tests\Core\Pictures;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Tip\Frame;
 
@@ -47,9 +47,9 @@ final class GoldenSwatchTest extends TestCase
     #[DataProvider('brushes')]
     public function test_it_looks_as_it_did(string $name, array $settings): void
     {
-        $bite = new HalvedLevels(new Frame(Pictures::plane(32, 32, fn (int $x): int => $x % 8 < 3 ? 65535 : 0)));
+        $bite = new HalvedMipChain(new Frame(Pictures::plane(32, 32, fn (int $x): int => $x % 8 < 3 ? 65535 : 0)));
         $stripes = Pictures::bitmap(320, 120, fn (int $x, int $y): int => $name !== 'smudge' ? 0 : (intdiv($x, 40) % 2 === 0 ? 0xC08040FF : 0x306090FF));
-        $swatch = Swatch::paint(new Kit([Pictures::roundTip()], $name === 'grunge' ? $bite : null), Brush::read(['settings' => $settings]), [Movements::swell(new Rect(40, 30, 240, 60))], 5, 320, 120, $stripes);
+        $swatch = Swatch::paint(new BrushTextures([Pictures::roundTip()], $name === 'grunge' ? $bite : null), BrushSettings::read(['settings' => $settings]), [Movements::swell(new Rect(40, 30, 240, 60))], 5, 320, 120, $stripes);
         Golden::assertLooksAs(self::FOLDER."/{$name}.png", $swatch);
     }
 }

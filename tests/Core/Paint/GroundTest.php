@@ -11,11 +11,11 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Make\Teeth;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Tooth;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Dab\Tooth;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Raster\Plane;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
@@ -102,8 +102,8 @@ final class GroundTest extends TestCase
     public function test_bites_combine_as_they_say(): void
     {
         $chance = new Randomizer(new Mt19937(4));
-        $frame = fn (): HalvedLevels => new HalvedLevels(new Frame(Pictures::plane(20, 20, fn (): int => $chance->getInt(0, 65535))));
-        $kit = new Kit([$frame()], $frame());
+        $frame = fn (): HalvedMipChain => new HalvedMipChain(new Frame(Pictures::plane(20, 20, fn (): int => $chance->getInt(0, 65535))));
+        $kit = new BrushTextures([$frame()], $frame());
         $base = ['size' => ['base' => 20], 'biteSpacing' => ['base' => 1], 'opacity' => ['base' => 0.8]];
         // A bite as large as the tip, printed once, on the very same pixels.
         $a = Strokes::coverage(Strokes::paint($base, Strokes::tap(), $kit->frames[0]));
@@ -161,7 +161,7 @@ final class GroundTest extends TestCase
 
     public function test_noise_breaks_soft_edges_only(): void
     {
-        $soft = new HalvedLevels(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => (int) (65535 * max(0.0, min(1.0, (30 - hypot($x - 31.5, $y - 31.5)) / 15))))));
+        $soft = new HalvedMipChain(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => (int) (65535 * max(0.0, min(1.0, (30 - hypot($x - 31.5, $y - 31.5)) / 15))))));
         $plain = Strokes::coverage(Strokes::paint(['size' => ['base' => 64]], Strokes::tap(), $soft));
         $broken = Strokes::coverage(Strokes::paint(['size' => ['base' => 64], 'noise' => ['base' => 1]], Strokes::tap(), $soft));
         $changed = 0;
@@ -178,9 +178,9 @@ final class GroundTest extends TestCase
 
     private static function tooth(string $mode): Tooth
     {
-        $kit = new Kit([Pictures::roundTip()], null, new Plane(1, 1, [0]));
+        $kit = new BrushTextures([Pictures::roundTip()], null, new Plane(1, 1, [0]));
 
-        return Tooth::of(Brush::read(['settings' => ['tooth' => ['base' => 'own'], 'toothMode' => ['base' => $mode]]]), $kit) ?? self::fail();
+        return Tooth::of(BrushSettings::read(['settings' => ['tooth' => ['base' => 'own'], 'toothMode' => ['base' => $mode]]]), $kit) ?? self::fail();
     }
 
     /** A ground that rises from row to row, on the sheet: row by row the ink is what shading by its height leaves. */
@@ -188,7 +188,7 @@ final class GroundTest extends TestCase
     {
         $heights = Pictures::plane(64, 64, fn (int $x, int $y): int => $y * 1000 + ($x === 5 ? 2000 : 0));
         $settings = ['size' => ['base' => 200], 'tooth' => ['base' => 'own'], 'toothMode' => ['base' => 'shade'], 'toothDepth' => ['base' => 1], 'toothPer' => ['base' => 'stroke']];
-        $c = Strokes::coverage(Strokes::paint($settings, Strokes::tap(), new Kit([Pictures::roundTip()], null, $heights)));
+        $c = Strokes::coverage(Strokes::paint($settings, Strokes::tap(), new BrushTextures([Pictures::roundTip()], null, $heights)));
         foreach (range(120, 180) as $y) {
             foreach ([190, 197, 200, 213] as $x) {
                 self::assertEqualsWithDelta($y % 64 * 1000 + ($x % 64 === 5 ? 2000 : 0), $c[$y * 400 + $x], 300, "{$x}, {$y}");
@@ -201,7 +201,7 @@ final class GroundTest extends TestCase
     {
         $heights = Pictures::plane(128, 128, fn (int $x, int $y): int => $y * 500);
         $settings = ['size' => ['base' => 200], 'tooth' => ['base' => 'own'], 'toothMode' => ['base' => 'shade'], 'toothDepth' => ['base' => 1], 'toothPer' => ['base' => 'stroke'], 'toothScale' => ['base' => 3]];
-        $c = Strokes::coverage(Strokes::paint($settings, Strokes::tap(), new Kit([Pictures::roundTip()], null, $heights)));
+        $c = Strokes::coverage(Strokes::paint($settings, Strokes::tap(), new BrushTextures([Pictures::roundTip()], null, $heights)));
         foreach (range(121, 180) as $y) {
             self::assertEqualsWithDelta($y / 3 * 500, $c[$y * 400 + 200], 300, "at {$y}");
             self::assertGreaterThanOrEqual($c[($y - 1) * 400 + 200], $c[$y * 400 + 200], "at {$y}");

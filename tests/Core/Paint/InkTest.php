@@ -12,15 +12,15 @@ use Tests\Core\Pictures;
 use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Oklch;
 use Yarrowfog\Core\Colour\Srgb;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Impression;
-use Yarrowfog\Core\Paint\Lender;
-use Yarrowfog\Core\Paint\PictureUnder;
-use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Paint\Composite\PictureBackdrop;
+use Yarrowfog\Core\Paint\Dab\Impression;
+use Yarrowfog\Core\Paint\Dab\Lender;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\Drift;
 use Yarrowfog\Core\Stroke\Sample;
@@ -43,7 +43,7 @@ final class InkTest extends TestCase
 
     public function test_half_an_eraser_leaves_half_and_keeps_the_colour(): void
     {
-        $under = Bitmap::filled(400, 300, 0x3366CCFF);
+        $under = Bitmap::ofColour(400, 300, 0x3366CCFF);
         $out = self::swatch(['does' => ['base' => 'erases'], 'size' => ['base' => 60], 'opacity' => ['base' => 0.5]], [Strokes::tap()], $under);
         self::assertSame(0x3366CC, $out->at(200, 150) >> 8);
         self::assertEqualsWithDelta(127.5, $out->at(200, 150) & 255, 1);
@@ -56,7 +56,7 @@ final class InkTest extends TestCase
         $chance = new Randomizer(new Mt19937(8));
         for ($n = 0; $n < 6; $n++) {
             $pixel = $chance->getInt(0, 0xFFFFFF) << 8 | $chance->getInt(3, 255);
-            $under = Bitmap::filled(400, 300, $pixel);
+            $under = Bitmap::ofColour(400, 300, $pixel);
             $out = self::swatch(['does' => ['base' => 'smudges'], 'size' => ['base' => 40, 'spread' => 0.4], 'smudgeStrength' => ['base' => 0.7]], [Strokes::line()], $under);
             self::assertSame([$pixel], array_values(array_unique($out->pixels)));
         }
@@ -65,9 +65,9 @@ final class InkTest extends TestCase
     /** A tip in its own colours: red turned by a third of the circle is green, and half lent from blue it lies between. */
     public function test_own_colours_are_shifted_and_lend(): void
     {
-        $red = new HalvedLevels(Frame::fromPicture(Pictures::bitmap(40, 40, fn (int $x, int $y): int => hypot($x - 19.5, $y - 19.5) < 18 ? 0xB04030FF : 0), TipKind::OwnColours));
+        $red = new HalvedMipChain(Frame::fromPicture(Pictures::bitmap(40, 40, fn (int $x, int $y): int => hypot($x - 19.5, $y - 19.5) < 18 ? 0xB04030FF : 0), TipKind::OwnColours));
         $under = Pictures::bitmap(400, 300, fn (): int => 0x3050A0FF);
-        $at = fn (array $settings): Oklch => Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt(Swatch::paint($red, Brush::read(['kind' => TipKind::OwnColours->value, 'settings' => ['size' => ['base' => 40], ...$settings]]), [Strokes::tap()], 1, 400, 300, $under)->at(200, 150) >> 8)));
+        $at = fn (array $settings): Oklch => Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt(Swatch::paint($red, BrushSettings::read(['kind' => TipKind::OwnColours->value, 'settings' => ['size' => ['base' => 40], ...$settings]]), [Strokes::tap()], 1, 400, 300, $under)->at(200, 150) >> 8)));
         $plain = Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt(0xB04030)));
         self::assertEqualsWithDelta($plain->hue, $at([])->hue, 1);
         self::assertEqualsWithDelta($plain->hue + 120, $at(['hueShift' => ['base' => 120]])->hue, 2);
@@ -85,7 +85,7 @@ final class InkTest extends TestCase
         $picture = Pictures::bitmap(64, 64, fn (int $x, int $y): int => $x === 0 ? 0xFFFFFFFF : (($x * 4) << 24 | ($y * 4) << 16 | (255 - $x - $y) << 8 | 255));
         $tip = new Impression(new Rect(0, 0, 64, 64), array_fill(0, 4096, 65535), [], [], array_map(fn (int $p): int => $p >> 8, $picture->pixels));
         foreach ([new Drift(35, 1, 0), new Drift(-8, 0.7, 0.05)] as $drift) {
-            foreach ($tip->drifted($drift)->colours ?? [] as $i => $colour) {
+            foreach ($tip->drift($drift)->colours ?? [] as $i => $colour) {
                 $lch = Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt($picture->pixels[$i] >> 8)));
                 $true = (new Oklch(min(1.0, $lch->lightness + $drift->lightness), $lch->chroma * $drift->chroma, $lch->hue + $drift->hue))->toSrgb()->toInt();
                 foreach ([16, 8, 0] as $shift) {
@@ -105,7 +105,7 @@ final class InkTest extends TestCase
         $under = Pictures::bitmap(200, 120, fn (int $x, int $y): int => (intdiv($x, 10) + intdiv($y, 10)) % 2 === 0 ? 0xC08040FF : 0x306090FF);
         $line = new Trace(array_map(fn (int $i): Sample => new Sample($i * 10, $x0 + ($x1 - $x0) * $i / 28, $y0 + ($y1 - $y0) * $i / 28), range(0, 28)));
         foreach ([0.0, 0.1] as $fresh) {
-            $out = Swatch::paint(Pictures::roundTip(), Brush::read(['settings' => ['does' => ['base' => 'smudges'], 'size' => ['base' => 40], 'smudgeInk' => ['base' => $fresh]]]), [$line], 1, 200, 120, $under);
+            $out = Swatch::paint(Pictures::roundTip(), BrushSettings::read(['settings' => ['does' => ['base' => 'smudges'], 'size' => ['base' => 40], 'smudgeInk' => ['base' => $fresh]]]), [$line], 1, 200, 120, $under);
             self::assertSame([], array_filter($out->pixels, fn (int $p): bool => ($p & 255) < 255));
             self::assertGreaterThan(500, count(array_filter(array_keys($out->pixels), fn (int $i): bool => $out->pixels[$i] !== $under->pixels[$i])), 'it smudges all the same');
         }
@@ -119,7 +119,7 @@ final class InkTest extends TestCase
         self::assertGreaterThan(0x40, $out->at(165, 150) >> 24);
         self::assertGreaterThan($out->at(290, 150) >> 24, $out->at(165, 150) >> 24);
         self::assertSame(0x2222CCFF, $out->at(240, 40));
-        $inked = Swatch::paint(Pictures::roundTip(), Brush::read(['inks' => ['main' => '#00ff00'], 'settings' => [...$settings, 'smudgeInk' => ['base' => 0.1]]]), [Strokes::line(100, 300)], 1, 400, 300, $under);
+        $inked = Swatch::paint(Pictures::roundTip(), BrushSettings::read(['inks' => ['main' => '#00ff00'], 'settings' => [...$settings, 'smudgeInk' => ['base' => 0.1]]]), [Strokes::line(100, 300)], 1, 400, 300, $under);
         self::assertGreaterThan(0xC0, $inked->at(250, 150) >> 16 & 255);
         $nothing = self::swatch([...$settings, 'smudgeStrength' => ['base' => 0]], [Strokes::line(100, 300)], $under);
         self::assertSame($under->pixels, $nothing->pixels);
@@ -130,16 +130,16 @@ final class InkTest extends TestCase
         $under = Pictures::bitmap(400, 300, fn (int $x): int => $x < 200 ? 0xE0B020FF : 0);
         $at = fn (float $lends, float $x): int => self::swatch(['lends' => ['base' => $lends], 'size' => ['base' => 30]], [new Trace([new Sample(0, $x, 150)])], $under)->at((int) $x, 150) >> 8;
         self::assertSame(0xE0B020, $at(1.0, 100.5));
-        self::assertSame(Srgb::fromHex(Brush::MAIN_INK)->toInt(), $at(0.0, 100.5));
+        self::assertSame(Srgb::fromHex(BrushSettings::MAIN_INK)->toInt(), $at(0.0, 100.5));
         // Nothing lies there, so nothing is lent.
-        self::assertSame(Srgb::fromHex(Brush::MAIN_INK)->toInt(), $at(1.0, 300.5));
-        $half = Oklab::fromSrgb(Srgb::fromHex(Brush::MAIN_INK))->mixedWith(Oklab::fromSrgb(Srgb::fromInt(0xE0B020)), 0.5)->toSrgb()->toInt();
+        self::assertSame(Srgb::fromHex(BrushSettings::MAIN_INK)->toInt(), $at(1.0, 300.5));
+        $half = Oklab::fromSrgb(Srgb::fromHex(BrushSettings::MAIN_INK))->mixedWith(Oklab::fromSrgb(Srgb::fromInt(0xE0B020)), 0.5)->toSrgb()->toInt();
         self::assertSame($half, $at(0.5, 100.5));
     }
 
     public function test_chroma_shift_makes_every_dab_duller(): void
     {
-        $colour = fn (float $shift): Oklch => Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt(Swatch::paint(Pictures::roundTip(), Brush::read(['inks' => ['main' => '#a05030'], 'settings' => ['chromaShift' => ['base' => $shift]]]), [Strokes::tap()], 1, 400, 300)->at(200, 150) >> 8)));
+        $colour = fn (float $shift): Oklch => Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt(Swatch::paint(Pictures::roundTip(), BrushSettings::read(['inks' => ['main' => '#a05030'], 'settings' => ['chromaShift' => ['base' => $shift]]]), [Strokes::tap()], 1, 400, 300)->at(200, 150) >> 8)));
         self::assertEqualsWithDelta(0.5 * $colour(0)->chroma, $colour(-0.5)->chroma, 0.004);
         self::assertEqualsWithDelta($colour(0)->lightness, $colour(-0.5)->lightness, 0.004);
         self::assertEqualsWithDelta(0, $colour(-1)->chroma, 0.004);
@@ -148,8 +148,8 @@ final class InkTest extends TestCase
     public function test_a_two_ink_tip_prints_darks_in_the_main_ink_and_lights_in_the_second(): void
     {
         $picture = Pictures::bitmap(60, 60, fn (int $x): int => $x < 20 ? 0x000000FF : ($x < 40 ? 0xFFFFFFFF : 0));
-        $brush = Brush::read(['kind' => 'two-ink', 'inks' => ['main' => '#802040', 'second' => '#e0d060'], 'settings' => ['size' => ['base' => 60]]]);
-        $out = Swatch::paint(new HalvedLevels(Frame::fromPicture($picture, TipKind::TwoInk)), $brush, [Strokes::tap()], 1, 400, 300);
+        $brush = BrushSettings::read(['kind' => 'two-ink', 'inks' => ['main' => '#802040', 'second' => '#e0d060'], 'settings' => ['size' => ['base' => 60]]]);
+        $out = Swatch::paint(new HalvedMipChain(Frame::fromPicture($picture, TipKind::TwoInk)), $brush, [Strokes::tap()], 1, 400, 300);
         self::assertSame(0x802040FF, $out->at(180, 150));
         self::assertSame(0xE0D060FF, $out->at(200, 150));
         self::assertSame(0, $out->at(220, 150));
@@ -158,8 +158,8 @@ final class InkTest extends TestCase
     public function test_own_colours_drift_too(): void
     {
         $picture = Pictures::bitmap(40, 40, fn (): int => 0xB05030FF);
-        $levels = new HalvedLevels(Frame::fromPicture($picture, TipKind::OwnColours));
-        $dab = fn (array $settings): int => Swatch::paint($levels, Brush::read(['kind' => 'own colours', 'settings' => $settings]), [Strokes::tap()], 3, 400, 300)->at(200, 150) >> 8;
+        $levels = new HalvedMipChain(Frame::fromPicture($picture, TipKind::OwnColours));
+        $dab = fn (array $settings): int => Swatch::paint($levels, BrushSettings::read(['kind' => 'own colours', 'settings' => $settings]), [Strokes::tap()], 3, 400, 300)->at(200, 150) >> 8;
         self::assertSame(0xB05030, $dab([]));
         $before = Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt(0xB05030)));
         $after = Oklch::fromOklab(Oklab::fromSrgb(Srgb::fromInt($dab(['driftHue' => ['base' => 120]]))));
@@ -169,8 +169,8 @@ final class InkTest extends TestCase
 
     public function test_a_blend_mode_meets_what_lies_there(): void
     {
-        $under = Bitmap::filled(400, 300, 0x80C040FF);
-        $out = Swatch::paint(Pictures::roundTip(), Brush::read(['inks' => ['main' => '#808080'], 'settings' => ['blendMode' => ['base' => 'multiply'], 'size' => ['base' => 40]]]), [Strokes::tap()], 1, 400, 300, $under)->at(200, 150);
+        $under = Bitmap::ofColour(400, 300, 0x80C040FF);
+        $out = Swatch::paint(Pictures::roundTip(), BrushSettings::read(['inks' => ['main' => '#808080'], 'settings' => ['blendMode' => ['base' => 'multiply'], 'size' => ['base' => 40]]]), [Strokes::tap()], 1, 400, 300, $under)->at(200, 150);
         self::assertSame([0x40, 0x60, 0x20, 255], [$out >> 24, $out >> 16 & 255, $out >> 8 & 255, $out & 255]);
     }
 
@@ -188,9 +188,9 @@ final class InkTest extends TestCase
 
     public function test_mirrored_twice_is_not_mirrored(): void
     {
-        $tip = new HalvedLevels(new Frame(Pictures::plane(40, 30, fn (int $x, int $y): int => $x * 1500 + $y * 100)));
-        $flipped = new HalvedLevels(new Frame(Pictures::plane(40, 30, fn (int $x, int $y): int => (39 - $x) * 1500 + (29 - $y) * 100)));
-        $print = fn (HalvedLevels $levels, string $mirror, float $angle = 0): array => Strokes::coverage(Strokes::paint(['size' => ['base' => 40], 'angle' => ['base' => $angle], 'mirrorAcross' => ['base' => $mirror], 'mirrorDown' => ['base' => $mirror]], Strokes::tap(), $levels));
+        $tip = new HalvedMipChain(new Frame(Pictures::plane(40, 30, fn (int $x, int $y): int => $x * 1500 + $y * 100)));
+        $flipped = new HalvedMipChain(new Frame(Pictures::plane(40, 30, fn (int $x, int $y): int => (39 - $x) * 1500 + (29 - $y) * 100)));
+        $print = fn (HalvedMipChain $levels, string $mirror, float $angle = 0): array => Strokes::coverage(Strokes::paint(['size' => ['base' => 40], 'angle' => ['base' => $angle], 'mirrorAcross' => ['base' => $mirror], 'mirrorDown' => ['base' => $mirror]], Strokes::tap(), $levels));
         $apart = fn (array $a, array $b): int => max(array_map(fn (int $x, int $y): int => abs($x - $y), $a, $b));
         self::assertLessThan(400, $apart($print($tip, 'never'), $print($flipped, 'always')));
         // Both mirrors together are half a turn.
@@ -204,7 +204,7 @@ final class InkTest extends TestCase
      */
     private static function swatch(array $settings, array $traces, ?Bitmap $on = null): Bitmap
     {
-        return Swatch::paint(Pictures::roundTip(), Brush::read(['settings' => $settings]), $traces, 1, 400, 300, $on);
+        return Swatch::paint(Pictures::roundTip(), BrushSettings::read(['settings' => $settings]), $traces, 1, 400, 300, $on);
     }
 
     /** Thin paint lends little: at half its alpha, half of what full paint lends. */
@@ -213,8 +213,8 @@ final class InkTest extends TestCase
         $from = Oklab::fromSrgb(Srgb::fromHex('#c02020'));
         $to = Oklab::fromSrgb(Srgb::fromHex('#2040c0'));
         foreach ([255 => 0.8, 128 => 0.8 * 128 / 255, 0 => 0.0] as $alpha => $share) {
-            $lender = new Lender(new PictureUnder(DeepBitmap::of(Pictures::bitmap(128, 128, fn (): int => 0x2040C000 | $alpha))));
-            $dab = $lender->lent(new Dab(0, 0, 40.5, 60.5, new Shape(10, 0, 1), 1, 1, 0xC02020, lends: 0.8));
+            $lender = new Lender(new PictureBackdrop(DeepBitmap::of(Pictures::bitmap(128, 128, fn (): int => 0x2040C000 | $alpha))));
+            $dab = $lender->lend(new Dab(0, 0, 40.5, 60.5, new Shape(10, 0, 1), 1, 1, 0xC02020, lends: 0.8));
             self::assertSame($from->mixedWith($to, $share)->toSrgb()->toHex(), sprintf('#%06x', $dab->colour));
             self::assertSame($alpha === 0 ? 0.0 : $share, $dab->drift->lends);
         }
@@ -227,7 +227,7 @@ final class InkTest extends TestCase
     public function test_smudged_alpha_is_rounded(float $strength, int $alpha): void
     {
         $under = Pictures::bitmap(400, 300, fn (int $x): int => $x < 150 ? 0xC08040FF : 0);
-        $brush = Brush::read(['settings' => ['does' => ['base' => 'smudges'], 'size' => ['base' => 60], 'spacing' => ['base' => 1.6], 'smudgeStrength' => ['base' => $strength]]]);
+        $brush = BrushSettings::read(['settings' => ['does' => ['base' => 'smudges'], 'size' => ['base' => 60], 'spacing' => ['base' => 1.6], 'smudgeStrength' => ['base' => $strength]]]);
         $out = Swatch::paint(Pictures::roundTip(), $brush, [new Trace([new Sample(0, 100.5, 150.5), new Sample(50, 148.5, 150.5), new Sample(100, 196.5, 150.5)])], 1, 400, 300, $under);
         // The second dab stands 96 px on, all of it beyond the edge, and carries what lay under the first.
         self::assertSame($alpha, $out->at(196, 150) & 255);

@@ -8,18 +8,18 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use ReflectionProperty;
 use Tests\Core\Pictures;
-use Yarrowfog\Core\Paint\DabPrinter;
-use Yarrowfog\Core\Paint\Density;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Levels;
-use Yarrowfog\Core\Paint\Smoothness;
-use Yarrowfog\Core\Paint\Stencil;
-use Yarrowfog\Core\Paint\StencilRack;
-use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\Dab\DabPrinter;
+use Yarrowfog\Core\Paint\Dab\Smoothness;
+use Yarrowfog\Core\Paint\Dab\Stencil;
+use Yarrowfog\Core\Paint\Dab\StencilCache;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Mip\MipChain;
+use Yarrowfog\Core\Paint\Tile\Density;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Raster\Resampler;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\Shape;
 use Yarrowfog\Core\Tip\Frame;
@@ -53,7 +53,7 @@ final class LargePrintTest extends TestCase
     {
         $tip = self::tip(300, fn (float $r): float => $r < 1 ? 1 - $r * $r : 0.0);
         $dabs = fn (int $count): array => array_map(fn (int $i): Dab => new Dab($i, 0, 250.0 + 20 * ($i % 16) + 0.25 * ($i % 4), 250.0 + 0.25 * ($i % 3), new Shape(380.0, 0.0, 1.0), 0.3, 1.0, 0), range(0, $count - 1));
-        $printer = new DabPrinter($tip, Brush::read(['settings' => ['size' => ['base' => 380], 'flow' => ['base' => 0.3]]]));
+        $printer = new DabPrinter($tip, BrushSettings::read(['settings' => ['size' => ['base' => 380], 'flow' => ['base' => 0.3]]]));
         $buffer = $printer->buffer(new Rect(0, 0, 700, 700), 0);
         $printer->paint($dabs(144), $buffer);
         $kept = (new ReflectionProperty($printer, 'dense'))->getValue($printer);
@@ -65,7 +65,7 @@ final class LargePrintTest extends TestCase
     {
         $smooth = self::tip(420, fn (float $r): float => $r < 1 ? (1 - $r * $r) ** 2 : 0.0);
         $hard = self::tip(420, fn (float $r): float => $r < 0.8 ? 1.0 : 0.0);
-        $size = fn (Levels $tip, float $px, bool $mayHalve): int => (new StencilRack($tip, true, null, $mayHalve))->stencil($px, $px)->width - 2 * Stencil::BORDER;
+        $size = fn (MipChain $tip, float $px, bool $mayHalve): int => (new StencilCache($tip, true, null, $mayHalve))->stencil($px, $px)->width - 2 * Stencil::BORDER;
         self::assertSame(200, $size($smooth, 400, true));
         self::assertSame(400, $size($smooth, 400, false));
         self::assertSame(400, $size($hard, 400, true));
@@ -76,8 +76,8 @@ final class LargePrintTest extends TestCase
     public function test_halving_is_not_seen(): void
     {
         $tip = self::tip(420, fn (float $r): float => $r < 1 ? (1 - $r * $r) ** 2 : 0.0);
-        $halved = new StencilRack($tip, true, null, true);
-        $whole = new StencilRack($tip, true);
+        $halved = new StencilCache($tip, true, null, true);
+        $whole = new StencilCache($tip, true);
         $brush = ['size' => ['base' => 400], 'angle' => ['spread' => 180]];
         foreach ([0.0, 31.0, 118.3] as $angle) {
             $printed = self::painted($tip, $brush, [new Dab(0, 0, 300.3, 301.8, new Shape(400.0, $angle, 1.0), 1.0, 1.0, 0)]);
@@ -98,7 +98,7 @@ final class LargePrintTest extends TestCase
     {
         $ramp = Pictures::plane($width, $height, fn (int $x, int $y): int => (int) (6000 * sin(M_PI * ($x + 0.5) / $width) ** 2 * sin(M_PI * ($y + 0.5) / $height) ** 2));
         [$w, $h] = [intdiv($width + 1, 2), intdiv($height + 1, 2)];
-        $half = fn (Plane $plane): array => Resampler::centred($plane, $width / 2, $height / 2, $w, $h)->values;
+        $half = fn (Plane $plane): array => Resampler::aboutCentre($plane, $width / 2, $height / 2, $w, $h)->values;
         self::assertTrue(Smoothness::isTold($ramp->values, $width, $height, $half($ramp), $w, $h));
         foreach ([[20, 15], [3, 25], [38, 2]] as [$x, $y]) {
             $dotted = $ramp->values;
@@ -108,9 +108,9 @@ final class LargePrintTest extends TestCase
     }
 
     /** @param  callable(float): float  $ink  0–1, by the distance from the middle, 1 at the rim */
-    private static function tip(int $side, callable $ink): Levels
+    private static function tip(int $side, callable $ink): MipChain
     {
-        return new HalvedLevels(new Frame(Pictures::plane($side, $side, fn (int $x, int $y): int => (int) (65535 * $ink(hypot($x + 0.5 - $side / 2, $y + 0.5 - $side / 2) / ($side / 2))))));
+        return new HalvedMipChain(new Frame(Pictures::plane($side, $side, fn (int $x, int $y): int => (int) (65535 * $ink(hypot($x + 0.5 - $side / 2, $y + 0.5 - $side / 2) / ($side / 2))))));
     }
 
     /**
@@ -118,10 +118,10 @@ final class LargePrintTest extends TestCase
      * @param  list<Dab>  $dabs
      * @return array<int, int> coverage of 700 · 700 px
      */
-    private static function painted(Levels $tip, array $settings, array $dabs): array
+    private static function painted(MipChain $tip, array $settings, array $dabs): array
     {
         $bounds = new Rect(0, 0, 700, 700);
-        $printer = new DabPrinter($tip, Brush::read(['settings' => $settings]));
+        $printer = new DabPrinter($tip, BrushSettings::read(['settings' => $settings]));
         $buffer = $printer->buffer($bounds, 0);
         $printer->paint($dabs, $buffer);
         $out = array_fill(0, 700 * 700, 0);

@@ -10,10 +10,10 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Core\Pictures;
-use Yarrowfog\Core\Paint\Effect;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\Printed;
-use Yarrowfog\Core\Paint\StrokeBuffer;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Tile\Effect;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
+use Yarrowfog\Core\Paint\Tile\StrokeLayer;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
@@ -45,7 +45,7 @@ final class LayTest extends TestCase
             $under[] = $p[0] << 45 | $p[1] << 30 | $p[2] << 15 | $p[3];
             $expected[] = array_map(fn (int $b, int $s): float => ($s * $c + $b * (65535 - $c)) / 65535, $p, [...$colour, 32640]);
         }
-        $laid = Lay::over(new DeepBitmap($side, $side, $under), new Rect(0, 0, $side, $side), self::printed($tile, $many ? null : 0x3A7F05));
+        $laid = Compositor::over(new DeepBitmap($side, $side, $under), new Rect(0, 0, $side, $side), self::printed($tile, $many ? null : 0x3A7F05));
         foreach ($laid->words as $i => $word) {
             foreach (self::channels($word) as $k => $channel) {
                 self::assertEqualsWithDelta($expected[$i][$k], $channel, 1.0, "pixel {$i}, channel {$k}");
@@ -59,15 +59,15 @@ final class LayTest extends TestCase
         $side = StrokeBuffer::SIDE;
         $under = DeepBitmap::of(Pictures::bitmap($side, $side, fn (int $x, int $y): int => (($y * $side + $x) * 2654435761 & 0xFFFFFF00) | 1 + ($y + $x) % 255));
         $area = new Rect(0, 0, $side, $side);
-        self::assertSame($under->words, Lay::over($under, $area, self::printed(array_fill(0, $side * $side, 0), 0x123456))->words);
-        self::assertSame([DeepBitmap::word(0x123456FF)], array_values(array_unique(Lay::over($under, $area, self::printed(array_fill(0, $side * $side, 65535), 0x123456))->words)));
+        self::assertSame($under->words, Compositor::over($under, $area, self::printed(array_fill(0, $side * $side, 0), 0x123456))->words);
+        self::assertSame([DeepBitmap::word(0x123456FF)], array_values(array_unique(Compositor::over($under, $area, self::printed(array_fill(0, $side * $side, 65535), 0x123456))->words)));
     }
 
     public function test_a_colour_over_itself_stays_as_it_is(): void
     {
         $side = StrokeBuffer::SIDE;
         $tile = array_map(fn (int $i): int => 4 * $i, range(0, $side * $side - 1));
-        $laid = Lay::over(DeepBitmap::of(Bitmap::filled($side, $side, 0x3A7F05FF)), new Rect(0, 0, $side, $side), self::printed($tile, 0x3A7F05));
+        $laid = Compositor::over(DeepBitmap::of(Bitmap::ofColour($side, $side, 0x3A7F05FF)), new Rect(0, 0, $side, $side), self::printed($tile, 0x3A7F05));
         self::assertSame([DeepBitmap::word(0x3A7F05FF)], array_values(array_unique($laid->words)));
     }
 
@@ -77,7 +77,7 @@ final class LayTest extends TestCase
         $tile = array_map(fn (int $i): int => 4 * $i, range(0, $side * $side - 1));
         $under = DeepBitmap::word(0x10A0F0C8);
         foreach ([[$tile, 0], [array_map(fn (int $c): int => $c << 45 | 12345, $tile), null]] as [$erasing, $colour]) {
-            $laid = Lay::over(new DeepBitmap($side, $side, array_fill(0, $side * $side, $under)), new Rect(0, 0, $side, $side), self::printed($erasing, $colour, Effect::Erases));
+            $laid = Compositor::over(new DeepBitmap($side, $side, array_fill(0, $side * $side, $under)), new Rect(0, 0, $side, $side), self::printed($erasing, $colour, Effect::Erases));
             foreach ($laid->words as $i => $word) {
                 foreach (self::channels($under) as $k => $channel) {
                     self::assertEqualsWithDelta($channel * (1 - $tile[$i] / 65535), self::channels($word)[$k], 1.0);
@@ -97,7 +97,7 @@ final class LayTest extends TestCase
         $tile = array_fill(0, StrokeBuffer::SIDE ** 2, 655);
         $deep = new DeepBitmap(1, 1, [DeepBitmap::word($sheet)]);
         for ($n = 1; $n <= 600; $n++) {
-            $deep = Lay::over($deep, $area, self::printed($tile, $ink));
+            $deep = Compositor::over($deep, $area, self::printed($tile, $ink));
             $left = (1 - 655 / 65535) ** $n;
             $alpha = ($sheet & 255) / 255;
             $exact = [];
@@ -122,9 +122,9 @@ final class LayTest extends TestCase
     }
 
     /** @param  array<int, int>  $tile */
-    private static function printed(array $tile, ?int $colour, Effect $effect = Effect::Paints): Printed
+    private static function printed(array $tile, ?int $colour, Effect $effect = Effect::Paints): StrokeLayer
     {
-        return new class($tile, $colour, $effect) implements Printed
+        return new class($tile, $colour, $effect) implements StrokeLayer
         {
             /** @param  array<int, int>  $tile */
             public function __construct(private readonly array $tile, private readonly ?int $colour, private readonly Effect $effect)

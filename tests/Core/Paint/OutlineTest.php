@@ -7,11 +7,11 @@ namespace Tests\Core\Paint;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Yarrowfog\Core\Paint\Impression;
-use Yarrowfog\Core\Paint\Pose;
-use Yarrowfog\Core\Paint\PrintBox;
-use Yarrowfog\Core\Paint\Rows;
-use Yarrowfog\Core\Paint\Stencil;
+use Yarrowfog\Core\Paint\Dab\DabFootprint;
+use Yarrowfog\Core\Paint\Dab\Impression;
+use Yarrowfog\Core\Paint\Dab\Pose;
+use Yarrowfog\Core\Paint\Dab\ScanlineSpans;
+use Yarrowfog\Core\Paint\Dab\Stencil;
 
 final class OutlineTest extends TestCase
 {
@@ -46,7 +46,7 @@ final class OutlineTest extends TestCase
     public function test_a_tip_without_ink_prints_nothing(): void
     {
         $stencil = self::stencil(array_fill(0, 64, 0), 8, 8);
-        $box = new PrintBox($stencil, new Pose(1, 0, 0, 1), 20, 20);
+        $box = new DabFootprint($stencil, new Pose(1, 0, 0, 1), 20, 20);
         self::assertTrue($box->area->isEmpty());
         self::assertSame([], Impression::of($stencil, $box)->ink);
     }
@@ -67,8 +67,8 @@ final class OutlineTest extends TestCase
             $scale = $chance->getInt(50, 300) / 100;
             $mirror = $chance->getInt(0, 1) === 1 ? -1 : 1;
             $pose = new Pose($scale * cos($turn) * $mirror, -$scale * sin($turn), $scale * sin($turn) * $mirror, $scale * cos($turn));
-            $box = new PrintBox($stencil, $pose, 100 + $chance->getInt(0, 7) / 8, 100 + $chance->getInt(0, 7) / 8);
-            $rows = Rows::of($box);
+            $box = new DabFootprint($stencil, $pose, 100 + $chance->getInt(0, 7) / 8, 100 + $chance->getInt(0, 7) / 8);
+            $rows = ScanlineSpans::of($box);
             $inside = 0;
             for ($y = -60; $y < 60; $y++) {
                 for ($x = -60; $x < 60; $x++) {

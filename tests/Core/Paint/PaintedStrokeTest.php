@@ -9,15 +9,15 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Core\Pictures;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\PictureUnder;
-use Yarrowfog\Core\Paint\StrokePainter;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Composite\PictureBackdrop;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
@@ -55,15 +55,15 @@ final class PaintedStrokeTest extends TestCase
     #[DataProvider('brushes')]
     public function test_pieces_give_what_the_whole_gives(array $settings): void
     {
-        $brush = Brush::read(['settings' => $settings]);
+        $brush = BrushSettings::read(['settings' => $settings]);
         $trace = self::trace();
         $under = self::under();
         $bounds = new Rect(0, 0, ...self::AREA);
         $kit = self::kit(isset($settings['biteSize']), isset($settings['frameRule']));
-        $whole = (new StrokePainter($kit, $brush, new PictureUnder($under)))->stroke($trace, 9, $bounds);
-        $expected = Lay::over($under, $bounds, $whole);
+        $whole = (new StrokePainter($kit, $brush, new PictureBackdrop($under)))->stroke($trace, 9, $bounds);
+        $expected = Compositor::over($under, $bounds, $whole);
 
-        $stroke = (new StrokePainter($kit, $brush, new PictureUnder($under)))->begin($trace->realPressure, 9, $bounds);
+        $stroke = (new StrokePainter($kit, $brush, new PictureBackdrop($under)))->begin($trace->realPressure, 9, $bounds);
         $shown = $under->words;
         $chance = new Randomizer(new Mt19937(6));
         // The first piece is a single sample, as that of a real pen is: no dab is certain yet.
@@ -105,10 +105,10 @@ final class PaintedStrokeTest extends TestCase
     #[DataProvider('brushes')]
     public function test_pieces_that_can_end_give_the_whole_to_the_bit(array $settings): void
     {
-        $brush = Brush::read(['settings' => $settings]);
+        $brush = BrushSettings::read(['settings' => $settings]);
         $trace = self::trace();
         $bounds = new Rect(0, 0, ...self::AREA);
-        $painter = new StrokePainter(self::kit(isset($settings['biteSize']), isset($settings['frameRule'])), $brush, new PictureUnder(self::under()));
+        $painter = new StrokePainter(self::kit(isset($settings['biteSize']), isset($settings['frameRule'])), $brush, new PictureBackdrop(self::under()));
         $stroke = $painter->begin($trace->realPressure, 9, $bounds);
         $chance = new Randomizer(new Mt19937(8));
         $stroke->feed([$trace->samples[0]]);
@@ -123,7 +123,7 @@ final class PaintedStrokeTest extends TestCase
         }
         $stroke->end(array_slice($trace->samples, $fed));
         $whole = $painter->stroke($trace, 9, $bounds);
-        self::assertSame(Lay::over(self::under(), $bounds, $whole)->words, Lay::over(self::under(), $bounds, $stroke)->words);
+        self::assertSame(Compositor::over(self::under(), $bounds, $whole)->words, Compositor::over(self::under(), $bounds, $stroke)->words);
         $dirty = $whole->takeDirty();
         foreach ($stroke->takeDirty() as $key => $area) {
             self::assertSame($dirty[$key]->toArray(), $area->toArray());
@@ -137,13 +137,13 @@ final class PaintedStrokeTest extends TestCase
         $kinds['band'] = [['laidAs' => ['base' => 'band, repeated'], 'size' => ['base' => 60]]];
         $kinds['stretched band'] = [['laidAs' => ['base' => 'band, stretched once'], 'size' => ['base' => 60], 'driftHue' => ['base' => 30]]];
         foreach ($kinds as $name => [$settings]) {
-            $painter = new StrokePainter(self::kit(isset($settings['biteSize']), isset($settings['frameRule'])), Brush::read(['settings' => $settings]));
+            $painter = new StrokePainter(self::kit(isset($settings['biteSize']), isset($settings['frameRule'])), BrushSettings::read(['settings' => $settings]));
             foreach ([[129, 77], [256, 128], [61, 130]] as [$width, $height]) {
                 $trace = Movements::swell(new Rect(-30, -20, $width + 60, $height + 40));
                 $small = new Rect(0, 0, $width, $height);
-                $cut = Lay::over(DeepBitmap::empty($width, $height), $small, $painter->stroke($trace, 3, $small));
+                $cut = Compositor::over(DeepBitmap::empty($width, $height), $small, $painter->stroke($trace, 3, $small));
                 $large = new Rect(0, 0, $width + 300, $height + 300);
-                $all = Lay::over(DeepBitmap::empty($width + 300, $height + 300), $large, $painter->stroke($trace, 3, $large));
+                $all = Compositor::over(DeepBitmap::empty($width + 300, $height + 300), $large, $painter->stroke($trace, 3, $large));
                 self::assertSame($all->crop($small)->words, $cut->words, "{$name} on {$width} × {$height}");
             }
         }
@@ -153,8 +153,8 @@ final class PaintedStrokeTest extends TestCase
     public function test_a_stretched_band_shows_the_stretch_so_far(): void
     {
         // Dark at its beginning, light at its end.
-        $ramp = new HalvedLevels(new Frame(Pictures::plane(120, 40, fn (int $x): int => 65535 - $x * 400)));
-        $stroke = (new StrokePainter($ramp, Brush::read(['settings' => ['laidAs' => ['base' => 'band, stretched once'], 'size' => ['base' => 30]]])))->begin(true, 1, new Rect(0, 0, 400, 300));
+        $ramp = new HalvedMipChain(new Frame(Pictures::plane(120, 40, fn (int $x): int => 65535 - $x * 400)));
+        $stroke = (new StrokePainter($ramp, BrushSettings::read(['settings' => ['laidAs' => ['base' => 'band, stretched once'], 'size' => ['base' => 30]]])))->begin(true, 1, new Rect(0, 0, 400, 300));
         $samples = Strokes::line()->samples;
         foreach (array_chunk($samples, 5) as $i => $piece) {
             $stroke->feed($piece);
@@ -175,7 +175,7 @@ final class PaintedStrokeTest extends TestCase
     public function test_what_only_the_end_can_tell_is_named(): void
     {
         $names = function (array $settings): array {
-            $stroke = (new StrokePainter(Pictures::roundTip(), Brush::read(['settings' => $settings])))->begin(true, 1, new Rect(0, 0, 100, 100));
+            $stroke = (new StrokePainter(Pictures::roundTip(), BrushSettings::read(['settings' => $settings])))->begin(true, 1, new Rect(0, 0, 100, 100));
             $stroke->feed(self::trace()->samples);
 
             return $stroke->provisional();
@@ -192,7 +192,7 @@ final class PaintedStrokeTest extends TestCase
     public function test_it_is_deterministic(): void
     {
         $settings = ['size' => ['base' => 20, 'spread' => 0.6], 'scatterAcross' => ['base' => 1], 'driftHue' => ['base' => 90], 'noise' => ['base' => 0.5], 'tooth' => ['base' => 'slate']];
-        $paint = fn (int $roll): string => Lay::over(DeepBitmap::empty(...self::AREA), new Rect(0, 0, ...self::AREA), (new StrokePainter(Pictures::roundTip(), Brush::read(['settings' => $settings])))->stroke(self::trace(), $roll, new Rect(0, 0, ...self::AREA)))->toBitmap()->toBytes();
+        $paint = fn (int $roll): string => Compositor::over(DeepBitmap::empty(...self::AREA), new Rect(0, 0, ...self::AREA), (new StrokePainter(Pictures::roundTip(), BrushSettings::read(['settings' => $settings])))->stroke(self::trace(), $roll, new Rect(0, 0, ...self::AREA)))->toBitmap()->toBytes();
         self::assertSame(hash('xxh128', $paint(4)), hash('xxh128', $paint(4)));
         self::assertNotSame(hash('xxh128', $paint(4)), hash('xxh128', $paint(5)));
     }
@@ -207,11 +207,11 @@ final class PaintedStrokeTest extends TestCase
         return DeepBitmap::of(Pictures::bitmap(...[...self::AREA, fn (int $x, int $y): int => $x < 100 ? 0 : (intdiv($y, 20) % 2 === 0 ? 0xC08040FF : 0x3060A080)]));
     }
 
-    private static function kit(bool $bite, bool $frames): Kit
+    private static function kit(bool $bite, bool $frames): BrushTextures
     {
-        $bar = fn (int $from, int $to): HalvedLevels => new HalvedLevels(new Frame(Pictures::plane(32, 32, fn (int $x, int $y): int => $y >= $from && $y < $to && $x > 3 ? 65535 : 0)));
+        $bar = fn (int $from, int $to): HalvedMipChain => new HalvedMipChain(new Frame(Pictures::plane(32, 32, fn (int $x, int $y): int => $y >= $from && $y < $to && $x > 3 ? 65535 : 0)));
 
-        return new Kit($frames ? [$bar(4, 12), $bar(12, 20), $bar(20, 30)] : [Pictures::roundTip()], $bite ? $bar(6, 14) : null);
+        return new BrushTextures($frames ? [$bar(4, 12), $bar(12, 20), $bar(20, 30)] : [Pictures::roundTip()], $bite ? $bar(6, 14) : null);
     }
 
     /**
@@ -227,7 +227,7 @@ final class PaintedStrokeTest extends TestCase
                     $part[] = $under->words[$y * self::AREA[0] + $x];
                 }
             }
-            foreach (Lay::over(new DeepBitmap($area->width, $area->height, $part), $area, $stroke)->words as $i => $pixel) {
+            foreach (Compositor::over(new DeepBitmap($area->width, $area->height, $part), $area, $stroke)->words as $i => $pixel) {
                 $shown[($area->y + intdiv($i, $area->width)) * self::AREA[0] + $area->x + $i % $area->width] = $pixel;
             }
         }

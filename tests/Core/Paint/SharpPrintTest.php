@@ -7,10 +7,10 @@ namespace Tests\Core\Paint;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
-use Yarrowfog\Core\Paint\DabPrinter;
-use Yarrowfog\Core\Paint\HalvedLevels;
+use Yarrowfog\Core\Paint\Dab\DabPrinter;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Raster\Plane;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\Shape;
 use Yarrowfog\Core\Tip\Frame;
@@ -69,7 +69,7 @@ final class SharpPrintTest extends TestCase
     /** @return non-empty-list<float> levels of 255 by which each pixel with ink is off */
     private static function apart(Plane $tip, Dab $dab): array
     {
-        $printer = new DabPrinter(new HalvedLevels(new Frame($tip)), Brush::read(['settings' => ['size' => ['base' => $dab->shape->size]]]));
+        $printer = new DabPrinter(new HalvedMipChain(new Frame($tip)), BrushSettings::read(['settings' => ['size' => ['base' => $dab->shape->size]]]));
         $print = $printer->impression($dab);
         $left = (int) floor($dab->x + 1 / 16) + $print->area->x;
         $top = (int) floor($dab->y + 1 / 16) + $print->area->y;

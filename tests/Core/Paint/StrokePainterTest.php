@@ -7,17 +7,17 @@ namespace Tests\Core\Paint;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
-use Yarrowfog\Core\Paint\DabPrinter;
-use Yarrowfog\Core\Paint\HalvedLevels;
-use Yarrowfog\Core\Paint\Lay;
-use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\StrokeBuffer;
-use Yarrowfog\Core\Paint\StrokePainter;
-use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Dab\DabPrinter;
+use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
+use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
@@ -41,10 +41,10 @@ final class StrokePainterTest extends TestCase
     public function test_a_thin_line_keeps_its_weight(float $part): void
     {
         $frame = new Frame(Pictures::plane(512, 512, fn (int $x, int $y): int => $x > 253 && $x < 257 && $y > 60 && $y < 450 ? 65535 : 0));
-        $brush = Brush::read(['settings' => ['size' => ['base' => 512 * $part, 'spread' => 0.001]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 512 * $part, 'spread' => 0.001]]]);
         foreach ([[0.0, 0.0], [0.375, 0.0], [0.0, 33.0], [0.5, 90.0]] as [$phase, $angle]) {
             $dab = new Dab(0, 0, 300 + $phase, 300, new Shape(512 * $part, $angle, 1.0), 1, 1, 0);
-            $painter = new DabPrinter(new HalvedLevels($frame), $brush);
+            $painter = new DabPrinter(new HalvedMipChain($frame), $brush);
             $buffer = $painter->buffer(new Rect(0, 0, 640, 640), $dab->colour);
             $painter->paint([$dab], $buffer);
             self::assertEqualsWithDelta(1.0, self::ink($buffer) / ($frame->ink->total() * $part * $part), 0.02, "{$part} at {$angle}° + {$phase}");
@@ -54,7 +54,7 @@ final class StrokePainterTest extends TestCase
     public function test_a_print_stands_where_it_is_put(): void
     {
         $dab = new Dab(0, 0, 100.25, 60.5, new Shape(40, 30, 1), 1, 1, 0);
-        $painter = new DabPrinter(Pictures::roundTip(), Brush::read(['settings' => ['size' => ['base' => 40, 'spread' => 0.1]]]));
+        $painter = new DabPrinter(Pictures::roundTip(), BrushSettings::read(['settings' => ['size' => ['base' => 40, 'spread' => 0.1]]]));
         $buffer = $painter->buffer(new Rect(0, 0, 200, 200), $dab->colour);
         $painter->paint([$dab], $buffer);
         $sum = $x = $y = 0;
@@ -72,8 +72,8 @@ final class StrokePainterTest extends TestCase
         $trace = Movements::swell(new Rect(20, 20, 200, 100));
         $bounds = new Rect(0, 0, 256, 160);
         // A spread that is too small to move anything forces the other way of printing.
-        $kept = (new StrokePainter(Pictures::roundTip(), Brush::read(['settings' => ['size' => ['base' => 32], 'angle' => ['base' => 20]]])))->stroke($trace, 1, $bounds);
-        $turned = (new StrokePainter(Pictures::roundTip(), Brush::read(['settings' => ['size' => ['base' => 32], 'angle' => ['base' => 20, 'spread' => 1e-9]]])))->stroke($trace, 1, $bounds);
+        $kept = (new StrokePainter(Pictures::roundTip(), BrushSettings::read(['settings' => ['size' => ['base' => 32], 'angle' => ['base' => 20]]])))->stroke($trace, 1, $bounds);
+        $turned = (new StrokePainter(Pictures::roundTip(), BrushSettings::read(['settings' => ['size' => ['base' => 32], 'angle' => ['base' => 20, 'spread' => 1e-9]]])))->stroke($trace, 1, $bounds);
         self::assertLessThan(65535 / 255 / 2, self::mostApart($kept, $turned));
     }
 
@@ -82,7 +82,7 @@ final class StrokePainterTest extends TestCase
         $cross = new Trace(array_map(fn (int $i): Sample => new Sample($i * 10, 60 + 30 * sin($i), 60 + 30 * cos($i * 1.3)), range(0, 40)));
         $most = fn (string $overlap): int => max(array_column(self::coverage((new StrokePainter(
             Pictures::roundTip(),
-            Brush::read(['settings' => ['size' => ['base' => 30], 'opacity' => ['base' => 0.5], 'overlap' => ['base' => $overlap]]]),
+            BrushSettings::read(['settings' => ['size' => ['base' => 30], 'opacity' => ['base' => 0.5], 'overlap' => ['base' => $overlap]]]),
         ))->stroke($cross, 1, new Rect(0, 0, 128, 128))), 2));
         self::assertEqualsWithDelta(32768, $most('stays even'), 1);
         self::assertGreaterThan(60000, $most('adds up'));
@@ -90,7 +90,7 @@ final class StrokePainterTest extends TestCase
 
     public function test_a_stroke_is_painted_the_same_across_tiles_and_cut_at_the_sheets_edge(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 60], 'driftHue' => ['base' => 50]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 60], 'driftHue' => ['base' => 50]]]);
         $paint = fn (float $dx, Rect $bounds): array => self::coverage((new StrokePainter(Pictures::roundTip(), $brush))->stroke(new Trace([new Sample(0, 30 + $dx, 50), new Sample(50, 80 + $dx, 70), new Sample(99, 120 + $dx, 40)]), 4, $bounds));
         $here = $paint(0, new Rect(0, 0, 400, 200));
         $there = array_map(fn (array $p): array => [$p[0] - 100, $p[1], $p[2]], $paint(100, new Rect(0, 0, 400, 200)));
@@ -106,8 +106,8 @@ final class StrokePainterTest extends TestCase
     public function test_own_colours_stay_as_they_are_where_the_tip_is_full(): void
     {
         $picture = Pictures::bitmap(40, 40, fn (int $x, int $y): int => hypot($x - 19.5, $y - 19.5) > 18 ? 0 : ($x < 20 ? 0xC04020FF : 0x2040C0FF));
-        $levels = new HalvedLevels(Frame::fromPicture($picture, TipKind::OwnColours));
-        $brush = Brush::read(['kind' => 'own colours', 'settings' => ['size' => ['base' => 40]]]);
+        $levels = new HalvedMipChain(Frame::fromPicture($picture, TipKind::OwnColours));
+        $brush = BrushSettings::read(['kind' => 'own colours', 'settings' => ['size' => ['base' => 40]]]);
         $out = Swatch::paint($levels, $brush, [new Trace([new Sample(0, 32, 32)])], 1, 64, 64);
         self::assertSame(0xC04020FF, $out->at(22, 32));
         self::assertSame(0x2040C0FF, $out->at(42, 32));
@@ -122,10 +122,10 @@ final class StrokePainterTest extends TestCase
         $tile[1] = 65535;
         $tile[2] = 32900;
         $buffer->put('0 0', $tile, [0, 0, 3, 1]);
-        $out = Lay::over(DeepBitmap::of(new Bitmap(4, 1, [0xFFFFFFFF, 0x00FF00FF, 0, 0x123456FF])), new Rect(0, 0, 4, 1), $buffer)->toBitmap();
+        $out = Compositor::over(DeepBitmap::of(new Bitmap(4, 1, [0xFFFFFFFF, 0x00FF00FF, 0, 0x123456FF])), new Rect(0, 0, 4, 1), $buffer)->toBitmap();
         self::assertSame([0xFF7F7FFF, 0xFF0000FF, 0xFF000080, 0x123456FF], $out->pixels);
         // Half over half: αo = 0.75, the stroke's share of it two thirds.
-        $half = Lay::over(DeepBitmap::of(new Bitmap(1, 1, [0x00FF0080])), new Rect(0, 0, 1, 1), $buffer)->toBitmap()->at(0, 0);
+        $half = Compositor::over(DeepBitmap::of(new Bitmap(1, 1, [0x00FF0080])), new Rect(0, 0, 1, 1), $buffer)->toBitmap()->at(0, 0);
         self::assertEqualsWithDelta(255 * 2 / 3, $half >> 24, 1);
         self::assertEqualsWithDelta(255 / 3, $half >> 16 & 255, 1);
         self::assertEqualsWithDelta(191, $half & 255, 1);
@@ -133,7 +133,7 @@ final class StrokePainterTest extends TestCase
 
     public function test_the_same_input_gives_the_same_bytes(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 30, 'spread' => 0.5], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 60], 'flow' => ['base' => 0.6]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 30, 'spread' => 0.5], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 60], 'flow' => ['base' => 0.6]]]);
         $traces = PracticePen::named(PracticePen::MIXED, 300, 120);
         $paint = fn (): string => Swatch::paint(Pictures::roundTip(), $brush, $traces, 12, 300, 120)->toBytes();
         self::assertSame(hash('xxh128', $paint()), hash('xxh128', $paint()));

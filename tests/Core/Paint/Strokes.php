@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace Tests\Core\Paint;
 
 use Tests\Core\Pictures;
-use Yarrowfog\Core\Paint\Kit;
-use Yarrowfog\Core\Paint\Levels;
-use Yarrowfog\Core\Paint\PaintedStroke;
-use Yarrowfog\Core\Paint\Printed;
-use Yarrowfog\Core\Paint\StrokeCoverage;
-use Yarrowfog\Core\Paint\StrokePainter;
-use Yarrowfog\Core\Paint\Under;
+use Yarrowfog\Core\Paint\Composite\Backdrop;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Mip\MipChain;
+use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
+use Yarrowfog\Core\Paint\Tile\StrokeCoverage;
+use Yarrowfog\Core\Paint\Tile\StrokeLayer;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
 
@@ -23,13 +23,13 @@ final class Strokes
     public const SHEET = [400, 300];
 
     /** @param  array<string, mixed>  $settings */
-    public static function paint(array $settings, Trace $trace, Kit|Levels|null $kit = null, int $roll = 1, ?Under $under = null, ?Brush $brush = null): PaintedStroke
+    public static function paint(array $settings, Trace $trace, BrushTextures|MipChain|null $kit = null, int $roll = 1, ?Backdrop $under = null, ?BrushSettings $brush = null): PaintedStroke
     {
-        return (new StrokePainter($kit ?? Pictures::roundTip(), $brush ?? Brush::read(['settings' => $settings]), $under))->stroke($trace, $roll, new Rect(0, 0, ...self::SHEET));
+        return (new StrokePainter($kit ?? Pictures::roundTip(), $brush ?? BrushSettings::read(['settings' => $settings]), $under))->stroke($trace, $roll, new Rect(0, 0, ...self::SHEET));
     }
 
     /** @return array<int, int> coverage of the whole sheet, row by row */
-    public static function coverage(Printed $stroke): array
+    public static function coverage(StrokeLayer $stroke): array
     {
         return StrokeCoverage::of($stroke, new Rect(0, 0, ...self::SHEET));
     }

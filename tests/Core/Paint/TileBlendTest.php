@@ -8,16 +8,16 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Yarrowfog\Core\Paint\DensePrint;
-use Yarrowfog\Core\Paint\Density;
-use Yarrowfog\Core\Paint\Impression;
-use Yarrowfog\Core\Paint\Pairs;
-use Yarrowfog\Core\Paint\Pose;
-use Yarrowfog\Core\Paint\PrintBox;
-use Yarrowfog\Core\Paint\Rows;
-use Yarrowfog\Core\Paint\Stencil;
-use Yarrowfog\Core\Paint\StrokeBuffer;
-use Yarrowfog\Core\Paint\TileBlend;
+use Yarrowfog\Core\Paint\Dab\DabFootprint;
+use Yarrowfog\Core\Paint\Dab\DensePrint;
+use Yarrowfog\Core\Paint\Dab\Impression;
+use Yarrowfog\Core\Paint\Dab\Pose;
+use Yarrowfog\Core\Paint\Dab\ScanlineSpans;
+use Yarrowfog\Core\Paint\Dab\Stencil;
+use Yarrowfog\Core\Paint\Tile\Density;
+use Yarrowfog\Core\Paint\Tile\PackedCoveragePair;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
+use Yarrowfog\Core\Paint\Tile\TileBlend;
 use Yarrowfog\Core\Raster\Rect;
 
 /** The loops that blend, against their formula in floating point. */
@@ -37,7 +37,7 @@ final class TileBlendTest extends TestCase
         for ($n = 0; $n < 40; $n++) {
             $print = self::impression($chance, null);
             [$x, $y] = [$chance->getInt(-10, self::SIDE - 8), $chance->getInt(-10, self::SIDE - 8)];
-            $tile = TileBlend::laid($tile, -$x, -$y, ...[...self::part($print, $x, $y), $print, $ceiling, $strength]);
+            $tile = TileBlend::blend($tile, -$x, -$y, ...[...self::part($print, $x, $y), $print, $ceiling, $strength]);
             self::each($print, $x, $y, function (int $i, int $at) use ($print, $ceiling, $strength, &$exact): void {
                 $exact[$at] += max(0.0, $ceiling - $exact[$at]) * $print->ink[$i] / 65536 * $strength / 65536;
             });
@@ -63,8 +63,8 @@ final class TileBlendTest extends TestCase
             $colour = $chance->getInt(0, 0xFFFFFF);
             [$x, $y] = [$chance->getInt(-10, self::SIDE - 8), $chance->getInt(-10, self::SIDE - 8)];
             $tile = $own
-                ? TileBlend::laidInOwnColours($tile, -$x, -$y, ...[...self::part($print, $x, $y), $print, $ceiling, $strength, $print->colours ?? []])
-                : TileBlend::laidInColour($tile, -$x, -$y, ...[...self::part($print, $x, $y), $print, $ceiling, $strength, $colour]);
+                ? TileBlend::blendInOwnColours($tile, -$x, -$y, ...[...self::part($print, $x, $y), $print, $ceiling, $strength, $print->colours ?? []])
+                : TileBlend::blendInColour($tile, -$x, -$y, ...[...self::part($print, $x, $y), $print, $ceiling, $strength, $colour]);
             self::each($print, $x, $y, function (int $i, int $at) use ($print, $ceiling, $strength, $colour, &$cover, &$exact): void {
                 $a = $print->ink[$i] / 65536 * $strength / 65536;
                 if ($a < 1 / 65536) {
@@ -92,14 +92,14 @@ final class TileBlendTest extends TestCase
         $chance = new Randomizer(new Mt19937(7));
         $stencil = self::stencil($chance, 17, 12);
         foreach ([0.0, 0.4, 1.9, 3.5, 5.0] as $angle) {
-            $box = new PrintBox($stencil, new Pose(cos($angle), -sin($angle), sin($angle), cos($angle)), 60.25, 41.5);
+            $box = new DabFootprint($stencil, new Pose(cos($angle), -sin($angle), sin($angle), cos($angle)), 60.25, 41.5);
             $print = Impression::of($stencil, $box);
             $x = $box->originX + $box->area->x;
             $y = $box->originY + $box->area->y;
             $empty = array_fill(0, self::SIDE ** 2, 0);
             $all = [-$x, -$y, 0, 0, $box->area->width, $box->area->height];
-            $once = Pairs::toCoverage(TileBlend::turned(array_fill(0, Pairs::TILE, 0), ...[...$all, $stencil, Rows::of($box), 60000, 50000]));
-            $twice = TileBlend::laid($empty, ...[...$all, $print, 60000, 50000]);
+            $once = PackedCoveragePair::toCoverage(TileBlend::blendTurned(array_fill(0, PackedCoveragePair::TILE, 0), ...[...$all, $stencil, ScanlineSpans::of($box), 60000, 50000]));
+            $twice = TileBlend::blend($empty, ...[...$all, $print, 60000, 50000]);
             foreach ($once as $i => $c) {
                 self::assertEqualsWithDelta($twice[$i], $c, 1.01);
             }
@@ -115,7 +115,7 @@ final class TileBlendTest extends TestCase
         $chance = new Randomizer(new Mt19937(9));
         foreach ([[9, 7], [4, 12], [20, 3]] as [$width, $height]) {
             $stencil = self::stencil($chance, $width, $height);
-            $print = DensePrint::of($stencil, new PrintBox($stencil, new Pose(1, 0, 0, 1), 20.5, 20.5), 65536);
+            $print = DensePrint::of($stencil, new DabFootprint($stencil, new Pose(1, 0, 0, 1), 20.5, 20.5), 65536);
             $moved = $print->inLane($lane);
             $rows = self::densities($print);
             $lower = self::densities($moved);

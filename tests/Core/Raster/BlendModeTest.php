@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Yarrowfog\Core\Paint\Lay;
+use Yarrowfog\Core\Paint\Composite\Compositor;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
 
@@ -79,7 +79,7 @@ final class BlendModeTest extends TestCase
                 $under = DeepBitmap::word($chance->getInt(0, 0xFFFFFFFF));
                 $source = DeepBitmap::word($chance->getInt(0, 0xFFFFFF) << 8 | 255);
                 $as = $chance->getInt(0, 65535) / 65535;
-                $out = $parts(Lay::pixel($under, $source, $as, $mode));
+                $out = $parts(Compositor::pixel($under, $source, $as, $mode));
                 $ab = $parts($under)[3] / 32640;
                 self::assertEqualsWithDelta(32640 * ($as + $ab - $as * $ab), $out[3], 0.5001);
                 $cb = array_map(fn (int $c): float => $ab > 0 ? $c / $parts($under)[3] : 0.0, array_slice($parts($under), 0, 3));

@@ -48,7 +48,7 @@ final class DeepBitmapTest extends TestCase
             $words[] = $chance->getInt(0, $a) << 45 | $chance->getInt(0, $a) << 30 | [0, $a, $chance->getInt(0, $a)][$i % 3] << 15 | $a;
         }
         $deep = new DeepBitmap(200, 100, $words);
-        self::assertSame($words, DeepBitmap::joined($deep->toBitmap(), $deep->rest($deep->toBitmap()))->words);
+        self::assertSame($words, DeepBitmap::fromParts($deep->toBitmap(), $deep->rest($deep->toBitmap()))->words);
     }
 
     public function test_eight_bits_have_no_rest(): void
@@ -60,7 +60,7 @@ final class DeepBitmapTest extends TestCase
         }
         $deep = DeepBitmap::of(new Bitmap(100, 50, $pixels));
         self::assertSame([0], array_values(array_unique($deep->rest($deep->toBitmap())->pixels)));
-        self::assertSame($deep->words, DeepBitmap::joined($deep->toBitmap(), null)->words);
+        self::assertSame($deep->words, DeepBitmap::fromParts($deep->toBitmap(), null)->words);
     }
 
     public function test_on_a_ground(): void

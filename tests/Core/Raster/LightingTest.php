@@ -23,7 +23,7 @@ final class LightingTest extends TestCase
     public function test_the_ground_becomes_even_and_marks_keep_their_darkness(string $light, bool $groundIsDarker): void
     {
         $in = self::lit($light, $groundIsDarker);
-        $out = Lighting::flattened($in, 40.0, $groundIsDarker);
+        $out = Lighting::flatten($in, 40.0, $groundIsDarker);
         $ground = $mark = [];
         for ($y = 12; $y < self::SIZE[1] - 12; $y += 3) {
             for ($x = 12; $x < self::SIZE[0] - 12; $x += 3) {
@@ -47,7 +47,7 @@ final class LightingTest extends TestCase
     public function test_tinted_light_is_taken_off_channel_by_channel(): void
     {
         $in = Pictures::bitmap(...[...self::SIZE, fn (int $x, int $y): int => (int) (230 * (1 - 0.2 * $x / 240)) << 24 | (int) (220 * (1 - 0.4 * $x / 240)) << 16 | (int) (200 * (1 - 0.6 * $x / 240)) << 8 | 255]);
-        $out = Lighting::flattened($in, 40.0, false);
+        $out = Lighting::flatten($in, 40.0, false);
         $left = $out->at(20, 90);
         $right = $out->at(220, 90);
         foreach ([24, 16, 8] as $shift) {
@@ -58,7 +58,7 @@ final class LightingTest extends TestCase
     public function test_even_light_changes_nothing_to_speak_of_and_alpha_never(): void
     {
         $in = Pictures::bitmap(...[...self::SIZE, fn (int $x, int $y): int => self::isMark($x, $y) ? 0x303030FF : ($x > 200 ? 0xC8C8C800 : 0xC8C8C8FF)]);
-        $out = Lighting::flattened($in, 40.0, false);
+        $out = Lighting::flatten($in, 40.0, false);
         foreach ($in->pixels as $i => $p) {
             self::assertSame($p & 255, $out->pixels[$i] & 255);
             if (($p & 255) > 0) {
@@ -73,7 +73,7 @@ final class LightingTest extends TestCase
     #[TestWith([200, 1])]
     public function test_small_pictures(int $width, int $height): void
     {
-        $out = Lighting::flattened(Bitmap::filled($width, $height, 0x808080FF), 40.0, false);
+        $out = Lighting::flatten(Bitmap::ofColour($width, $height, 0x808080FF), 40.0, false);
         self::assertSame([$width, $height], [$out->width, $out->height]);
         foreach ($out->pixels as $p) {
             self::assertEqualsWithDelta(128, $p >> 24, 6);

@@ -70,7 +70,7 @@ final class OpaqueTest extends TestCase
     {
         $ramp = Pictures::plane($width, $height, fn (int $x, int $y): int => 1000 * $x + 3000 * $y)->values;
         $rows = fn (int $y): array => array_slice($ramp, $y * $width, $width);
-        $half = Halving::halved($rows, $width, $height, Lanes::Two);
+        $half = Halving::halve($rows, $width, $height, Lanes::Two);
         self::assertCount(Halving::half($width) * Halving::half($height), $half);
         for ($y = 3; $y < $height - 4; $y++) {
             $row = Halving::doubledRow($half, $y, $width, $height, Lanes::Two);

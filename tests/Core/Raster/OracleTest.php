@@ -103,7 +103,7 @@ final class OracleTest extends TestCase
     public function test_distances_are_exact(): void
     {
         $set = Pictures::plane(41, 29, fn (int $x, int $y): int => ($x * 7 + $y * 13) % 97 === 0 || ($x > 30 && $y > 20) ? 1 : 0)->values;
-        $squares = Distances::squared($set, 41, 29);
+        $squares = Distances::squaredDistances($set, 41, 29);
         foreach ($squares as $i => $square) {
             $least = PHP_INT_MAX;
             foreach ($set as $k => $is) {
@@ -114,7 +114,7 @@ final class OracleTest extends TestCase
             self::assertSame($least, $square);
         }
         // With a limit, what is nearer is still exact.
-        foreach (Distances::squared($set, 41, 29, 4) as $i => $square) {
+        foreach (Distances::squaredDistances($set, 41, 29, 4) as $i => $square) {
             self::assertTrue($squares[$i] > 16 || $square === $squares[$i]);
         }
     }

@@ -15,7 +15,7 @@ final class PolygonTest extends TestCase
     /** A rectangle covers each pixel by its share of it: across exactly, down in eighths. */
     public function test_a_rectangle_covers_each_pixel_by_its_share(): void
     {
-        $filled = Polygon::filled([[[1.25, 1.0], [4.5, 1.0], [4.5, 2.5], [1.25, 2.5]]], 6, 4);
+        $filled = Polygon::fill([[[1.25, 1.0], [4.5, 1.0], [4.5, 2.5], [1.25, 2.5]]], 6, 4);
         $across = [0.0, 0.75, 1.0, 1.0, 0.5, 0.0];
         $down = [0.0, 1.0, 0.5, 0.0];
         foreach ($filled as $i => $value) {
@@ -26,7 +26,7 @@ final class PolygonTest extends TestCase
 
     public function test_a_sliver_within_one_pixel(): void
     {
-        $filled = Polygon::filled([[[2.25, 0.0], [2.5, 0.0], [2.5, 1.0], [2.25, 1.0]]], 4, 1);
+        $filled = Polygon::fill([[[2.25, 0.0], [2.5, 0.0], [2.5, 1.0], [2.25, 1.0]]], 4, 1);
         self::assertEqualsWithDelta(16384, $filled[2], 16);
         self::assertSame(0, $filled[0] + $filled[1] + $filled[3]);
     }
@@ -35,8 +35,8 @@ final class PolygonTest extends TestCase
     public function test_what_reaches_beyond_the_picture(): void
     {
         $outline = [[-7.3, -2.0], [12.6, 1.7], [9.1, 14.2], [-3.0, 9.9]];
-        $large = Polygon::filled([array_map(fn (array $p): array => [$p[0] + 10, $p[1] + 5], $outline)], 40, 30);
-        foreach (Polygon::filled([$outline], 10, 8) as $i => $value) {
+        $large = Polygon::fill([array_map(fn (array $p): array => [$p[0] + 10, $p[1] + 5], $outline)], 40, 30);
+        foreach (Polygon::fill([$outline], 10, 8) as $i => $value) {
             self::assertEqualsWithDelta($large[(intdiv($i, 10) + 5) * 40 + $i % 10 + 10], $value, 8, "pixel {$i}");
         }
     }
@@ -49,7 +49,7 @@ final class PolygonTest extends TestCase
     {
         $square = fn (float $from, float $to): array => [[$from, $from], [$to, $from], [$to, $to], [$from, $to]];
         $inner = $square(10, 20);
-        $filled = Polygon::filled([$square(5, 25), $sameWay ? $inner : array_reverse($inner)], 30, 30, $evenOdd);
+        $filled = Polygon::fill([$square(5, 25), $sameWay ? $inner : array_reverse($inner)], 30, 30, $evenOdd);
         self::assertEqualsWithDelta($area, array_sum($filled) / 65535, 0.01);
     }
 
@@ -69,13 +69,13 @@ final class PolygonTest extends TestCase
                 [$nextX, $nextY] = $outline[($k + 1) % $corners];
                 $area += ($x * $nextY - $nextX * $y) / 2;
             }
-            self::assertEqualsWithDelta($area, array_sum(Polygon::filled([$outline], 40, 40)) / 65535, 0.02 * $area);
+            self::assertEqualsWithDelta($area, array_sum(Polygon::fill([$outline], 40, 40)) / 65535, 0.02 * $area);
         }
     }
 
     public function test_nothing_to_fill(): void
     {
-        self::assertSame(array_fill(0, 12, 0), Polygon::filled([], 4, 3));
-        self::assertSame(array_fill(0, 12, 0), Polygon::filled([[[-9, -9], [-2, -9], [-2, -1]]], 4, 3));
+        self::assertSame(array_fill(0, 12, 0), Polygon::fill([], 4, 3));
+        self::assertSame(array_fill(0, 12, 0), Polygon::fill([[[-9, -9], [-2, -9], [-2, -1]]], 4, 3));
     }
 }

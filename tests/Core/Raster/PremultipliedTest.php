@@ -54,7 +54,7 @@ final class PremultipliedTest extends TestCase
                 self::assertSame(($part & 255) === 0 ? 0 : 0x12AB34, $part >> 8);
                 $pixels[] = 0x12AB3400 | $alpha;
             }
-            $kept = Alpha::kept(new Bitmap(256, 1, $pixels), array_fill(0, 256, $keep))->pixels;
+            $kept = Alpha::keep(new Bitmap(256, 1, $pixels), array_fill(0, 256, $keep))->pixels;
             foreach ($keep < 65535 ? $kept : [] as $alpha => $p) {
                 self::assertSame(Alpha::part($pixels[$alpha], $keep), $p);
             }

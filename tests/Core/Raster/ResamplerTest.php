@@ -37,7 +37,7 @@ final class ResamplerTest extends TestCase
         $in = Pictures::plane(64, 64, fn (int $x, int $y): int => $x === 31 ? 65535 : 0);
         foreach ([10.3, 20.7, 33.1, 7.5] as $size) {
             $side = (int) ceil($size);
-            $out = Resampler::centred($in, $size, $size, $side, $side);
+            $out = Resampler::aboutCentre($in, $size, $size, $side, $side);
             self::assertEqualsWithDelta(1.0, $out->total() / ($in->total() * ($size / 64) ** 2), 0.005, "at {$size} px");
         }
     }

@@ -7,17 +7,17 @@ namespace Tests\Core\Stroke;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\Swatch;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Beginnings;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 
 final class BeginningsTest extends TestCase
 {
     public function test_every_beginning_paints_and_each_otherwise(): void
     {
-        $brush = Brush::read(['inks' => ['main' => '#803020']]);
+        $brush = BrushSettings::read(['inks' => ['main' => '#803020']]);
         $painted = [];
         foreach (array_keys(Beginnings::all()) as $name) {
             $begun = Beginnings::of($name, $brush);
@@ -34,6 +34,6 @@ final class BeginningsTest extends TestCase
     {
         $this->expectException(InvalidInput::class);
         $this->expectExceptionMessage('There is no beginning “airship”');
-        Beginnings::of('airship', Brush::standard());
+        Beginnings::of('airship', BrushSettings::standard());
     }
 }

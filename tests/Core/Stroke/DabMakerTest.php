@@ -7,7 +7,7 @@ namespace Tests\Core\Stroke;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\Practice\Movements;
@@ -148,7 +148,7 @@ final class DabMakerTest extends TestCase
 
     public function test_drift_and_mix_stay_within_what_they_are_set_to(): void
     {
-        $brush = Brush::read(['inks' => ['main' => '#000000', 'second' => '#ffffff'], 'settings' => ['inkMix' => ['base' => 0.5, 'spread' => 0.5], 'spacing' => ['base' => 0.2]]]);
+        $brush = BrushSettings::read(['inks' => ['main' => '#000000', 'second' => '#ffffff'], 'settings' => ['inkMix' => ['base' => 0.5, 'spread' => 0.5], 'spacing' => ['base' => 0.2]]]);
         $greys = array_map(fn (Dab $d): int => $d->colour & 255, DabMaker::all($brush, Movements::swell(new Rect(0, 0, 900, 200)), 2));
         self::assertLessThan(60, min($greys));
         self::assertGreaterThan(200, max($greys));
@@ -157,8 +157,8 @@ final class DabMakerTest extends TestCase
     }
 
     /** @param  array<string, mixed>  $settings */
-    private static function brush(array $settings): Brush
+    private static function brush(array $settings): BrushSettings
     {
-        return Brush::read(['settings' => $settings]);
+        return BrushSettings::read(['settings' => $settings]);
     }
 }

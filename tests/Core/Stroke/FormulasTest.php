@@ -8,8 +8,8 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Curve;
-use Yarrowfog\Core\Reading;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\Dial;
@@ -24,7 +24,7 @@ final class FormulasTest extends TestCase
     /** Along a taper of 400 px from nothing to 40, half as far apart as they are large: ∫ ds / gap dabs, gap = 20(3u² − 2u³) and 1/4 at least. */
     public function test_dabs_stand_closer_where_a_taper_makes_them_smaller(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 40], 'spacing' => ['base' => 0.5], 'taperIn' => ['base' => 400]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 40], 'spacing' => ['base' => 0.5], 'taperIn' => ['base' => 400]]]);
         $dabs = DabMaker::all($brush, new Trace(array_map(fn (int $i): Sample => new Sample(10 * $i, 10 * $i, 0), range(0, 60))), 1);
         $between = fn (float $from, float $to): int => count(array_filter($dabs, fn (Dab $d): bool => $d->x >= $from && $d->x < $to));
         foreach ([[40, 100], [100, 300], [300, 400], [400, 600]] as [$from, $to]) {
@@ -41,7 +41,7 @@ final class FormulasTest extends TestCase
     public function test_a_curve_never_leaves_what_lies_between_its_points(): void
     {
         foreach ([[[0.0, 0.0], [0.5, 0.2], [0.6, 0.8], [1.0, 0.9]], [[0.0, 0.0], [0.5, 0.02], [0.55, 0.95], [1.0, 1.0]], [[0.0, 1.0], [0.1, 0.1], [0.9, 0.08], [1.0, 0.0]], [[0.0, 0.2], [0.4, 0.2], [0.5, 0.9], [1.0, 0.9]]] as $points) {
-            $curve = Curve::read(Reading::of($points));
+            $curve = Curve::read(JsonReader::of($points));
             for ($i = 1; $i < count($points); $i++) {
                 [[$x0, $y0], [$x1, $y1]] = [$points[$i - 1], $points[$i]];
                 $before = $y0;
@@ -67,7 +67,7 @@ final class FormulasTest extends TestCase
     #[TestWith(['inkMix', 0.5, 0.3, 0.2, 0.8])]
     public function test_spreads_lie_where_they_say(string $setting, float $base, float $spread, float $least, float $most): void
     {
-        $dial = Dial::of(Brush::read(['settings' => [$setting => ['base' => $base, 'spread' => $spread]]]), $setting, new Chance(5));
+        $dial = Dial::of(BrushSettings::read(['settings' => [$setting => ['base' => $base, 'spread' => $spread]]]), $setting, new Chance(5));
         $values = array_map(fn (int $i): float => $dial->at(self::point(), $i), range(0, 999));
         self::assertGreaterThanOrEqual($least, min($values));
         self::assertLessThanOrEqual($most, max($values));
@@ -78,7 +78,7 @@ final class FormulasTest extends TestCase
 
     public function test_a_spread_never_leaves_the_range_of_its_setting(): void
     {
-        $dial = Dial::of(Brush::read(['settings' => ['inkMix' => ['base' => 0.9, 'spread' => 0.5]]]), 'inkMix', new Chance(5));
+        $dial = Dial::of(BrushSettings::read(['settings' => ['inkMix' => ['base' => 0.9, 'spread' => 0.5]]]), 'inkMix', new Chance(5));
         $values = array_map(fn (int $i): float => $dial->at(self::point(), $i), range(0, 999));
         self::assertSame(1.0, max($values));
         self::assertGreaterThan(0.39, min($values));
@@ -88,9 +88,9 @@ final class FormulasTest extends TestCase
     public function test_drives_multiply_and_those_of_an_angle_add_up(): void
     {
         $drives = [['input' => 'pressure', 'from' => 0.2, 'to' => 1], ['input' => 'twist', 'from' => 0, 'to' => 1]];
-        $size = Dial::of(Brush::read(['settings' => ['size' => ['base' => 100, 'drives' => $drives]]]), 'size', new Chance(1));
+        $size = Dial::of(BrushSettings::read(['settings' => ['size' => ['base' => 100, 'drives' => $drives]]]), 'size', new Chance(1));
         self::assertEqualsWithDelta(100 * 0.6 / 3, $size->driven(self::point(pressure: 0.5, twist: 120), 0), 1e-9);
-        $angle = Dial::of(Brush::read(['settings' => ['angle' => ['base' => 10, 'drives' => [['input' => 'pressure', 'from' => 0, 'to' => 90], ['input' => 'twist', 'from' => 0, 'to' => 360]]]]]), 'angle', new Chance(1));
+        $angle = Dial::of(BrushSettings::read(['settings' => ['angle' => ['base' => 10, 'drives' => [['input' => 'pressure', 'from' => 0, 'to' => 90], ['input' => 'twist', 'from' => 0, 'to' => 360]]]]]), 'angle', new Chance(1));
         self::assertEqualsWithDelta(10 + 45 + 120, $angle->driven(self::point(pressure: 0.5, twist: 120), 0), 1e-9);
     }
 
@@ -98,9 +98,9 @@ final class FormulasTest extends TestCase
     public function test_scatter_falls_as_its_shape_says(): void
     {
         $thrown = function (string $shape): array {
-            $scatter = new Scatter(Brush::read(['settings' => ['size' => ['base' => 10], 'scatterAcross' => ['base' => 2], 'scatterAlong' => ['base' => 2], 'scatterShape' => ['base' => $shape]]]), new Chance(3));
+            $scatter = new Scatter(BrushSettings::read(['settings' => ['size' => ['base' => 10], 'scatterAcross' => ['base' => 2], 'scatterAlong' => ['base' => 2], 'scatterShape' => ['base' => $shape]]]), new Chance(3));
 
-            return array_map(fn (int $key): array => $scatter->thrown(self::point(heading: 90), $key, 1.0), range(0, 3999));
+            return array_map(fn (int $key): array => $scatter->offset(self::point(heading: 90), $key, 1.0), range(0, 3999));
         };
         $disc = $thrown('disc');
         $radii = array_map(fn (array $p): float => hypot(...$p) / 20, $disc);
@@ -118,9 +118,9 @@ final class FormulasTest extends TestCase
             self::assertEqualsWithDelta(0.0, array_sum(array_map(fn (array $p): float => $p[0] * $p[1] / 400, $all)) / 4000, 0.015);
         }
         // Across only: thrown to the sides of a pen that goes down, never along it.
-        $sides = new Scatter(Brush::read(['settings' => ['size' => ['base' => 10], 'scatterAcross' => ['base' => 2]]]), new Chance(3));
+        $sides = new Scatter(BrushSettings::read(['settings' => ['size' => ['base' => 10], 'scatterAcross' => ['base' => 2]]]), new Chance(3));
         foreach (range(0, 50) as $key) {
-            [$x, $y] = $sides->thrown(self::point(heading: 90), $key, 1.0);
+            [$x, $y] = $sides->offset(self::point(heading: 90), $key, 1.0);
             self::assertEqualsWithDelta(0.0, $y, 1e-9);
             self::assertLessThanOrEqual(20.0, abs($x));
         }

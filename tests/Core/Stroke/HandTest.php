@@ -6,7 +6,7 @@ namespace Tests\Core\Stroke;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\PathBuilder;
@@ -69,7 +69,7 @@ final class HandTest extends TestCase
         ];
         foreach ($movements as $name => $at) {
             foreach ([[1.0, 0.3], [0.3, 1.0]] as [$from, $to]) {
-                $brush = Brush::read(['settings' => ['size' => ['base' => 40, 'drives' => [['input' => 'speed', 'from' => $from, 'to' => $to]]], 'spacing' => ['base' => 0.1]]]);
+                $brush = BrushSettings::read(['settings' => ['size' => ['base' => 40, 'drives' => [['input' => 'speed', 'from' => $from, 'to' => $to]]], 'spacing' => ['base' => 0.1]]]);
                 [$count, $mean] = self::dabs($brush, $at, $rate, $tick);
                 [$trueCount, $trueMean] = self::dabs($brush, $at, 960, 0.0);
                 self::assertEqualsWithDelta(1.0, $mean / $trueMean, 0.02, "mean size, {$name}");
@@ -84,7 +84,7 @@ final class HandTest extends TestCase
     #[TestWith([[4.0, 4.0, 8.0, 12.0]])]
     public function test_two_first_reports_at_one_time_are_no_leap(array $times): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 10, 'drives' => [['input' => 'speed', 'from' => 0, 'to' => 1, 'reference' => 10]]]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 10, 'drives' => [['input' => 'speed', 'from' => 0, 'to' => 1, 'reference' => 10]]]]]);
         $samples = array_map(fn (int $i): Sample => new Sample($times[$i] ?? 4.0 * $i, 4.0 * $i, 0), range(0, 60));
         foreach (DabMaker::all($brush, new Trace($samples), 1) as $dab) {
             self::assertEqualsWithDelta(1.0, $dab->shape->size, 0.15, "at {$dab->x}");
@@ -94,7 +94,7 @@ final class HandTest extends TestCase
     /** Without any times a report is taken to last 4 ms. */
     public function test_a_flick_told_at_one_time_has_a_speed(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 10, 'drives' => [['input' => 'speed', 'from' => 0, 'to' => 1, 'reference' => 10]]]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 10, 'drives' => [['input' => 'speed', 'from' => 0, 'to' => 1, 'reference' => 10]]]]]);
         $dabs = DabMaker::all($brush, new Trace([new Sample(0, 0, 0), new Sample(0, 20, 0), new Sample(0, 40, 0)]), 1);
         self::assertEqualsWithDelta(5.0, $dabs[0]->shape->size, 1e-9);
     }
@@ -102,7 +102,7 @@ final class HandTest extends TestCase
     /** A pen that creeps by less than what is told apart moves as fast as its way over all that time says. */
     public function test_a_creeping_pen_is_slow(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 100, 'drives' => [['input' => 'speed', 'from' => 0, 'to' => 1, 'reference' => 1]]]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 100, 'drives' => [['input' => 'speed', 'from' => 0, 'to' => 1, 'reference' => 1]]]]]);
         $samples = array_map(fn (int $i): Sample => new Sample($i, 0.02 * $i, 0), range(0, 2000));
         foreach (DabMaker::all($brush, new Trace($samples), 1) as $dab) {
             self::assertEqualsWithDelta(2.0, $dab->shape->size, 0.2, "at {$dab->x}");
@@ -114,7 +114,7 @@ final class HandTest extends TestCase
      * @param  float  $tick  ms; 0 for exact times
      * @return array{int, float} dabs, and their mean size
      */
-    private static function dabs(Brush $brush, callable $at, int $rate, float $tick): array
+    private static function dabs(BrushSettings $brush, callable $at, int $rate, float $tick): array
     {
         $samples = array_map(fn (int $i): Sample => new Sample($tick > 0 ? round(1000 * $i / $rate / $tick) * $tick : 1000 * $i / $rate, ...$at(1000 * $i / $rate)), range(0, (int) (0.6 * $rate)));
         $sizes = array_map(fn (Dab $d): float => $d->shape->size, DabMaker::all($brush, new Trace($samples), 1));
@@ -127,7 +127,7 @@ final class HandTest extends TestCase
     #[TestWith([0.4])]
     public function test_the_heading_at_a_reversal_is_the_way_in_or_the_way_out(float $steadying): void
     {
-        $brush = Brush::read(['settings' => ['steadying' => ['base' => $steadying], 'size' => ['base' => 20], 'spacing' => ['base' => 0.05], 'angleFollows' => ['base' => 'heading']]]);
+        $brush = BrushSettings::read(['settings' => ['steadying' => ['base' => $steadying], 'size' => ['base' => 20], 'spacing' => ['base' => 0.05], 'angleFollows' => ['base' => 'heading']]]);
         foreach ([7.0, 12.5, 100.0] as $step) {
             $samples = array_map(fn (int $i): Sample => new Sample($i * 10, 50, 100 + $step * ($i <= 8 ? $i : 16 - $i)), range(0, 16));
             $angles = array_map(fn (Dab $d): string => (string) round($d->shape->angle, 4), DabMaker::all($brush, new Trace($samples), 1));
@@ -155,7 +155,7 @@ final class HandTest extends TestCase
 
     public function test_the_response_bends_what_the_pen_presses_real_or_assumed(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 100, 'drives' => [['input' => 'pressure']]], 'pressureResponse' => ['base' => [[0, 0.2], [0.5, 0.9], [1, 1]]]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 100, 'drives' => [['input' => 'pressure']]], 'pressureResponse' => ['base' => [[0, 0.2], [0.5, 0.9], [1, 1]]]]]);
         $size = fn (float $pressure, bool $real): float => DabMaker::all($brush, new Trace([new Sample(0, 5, 5, $pressure)], $real), 1)[0]->shape->size;
         self::assertEqualsWithDelta(90, $size(0.5, true), 1e-9);
         self::assertEqualsWithDelta(20, $size(0.0, true), 1e-9);
@@ -178,7 +178,7 @@ final class HandTest extends TestCase
      */
     private static function path(callable $at, int $rate, float $steadying): array
     {
-        $path = new PathBuilder(Brush::read(['settings' => ['steadying' => ['base' => $steadying]]]), true);
+        $path = new PathBuilder(BrushSettings::read(['settings' => ['steadying' => ['base' => $steadying]]]), true);
         $out = [];
         for ($i = 0; $i <= $rate; $i++) {
             array_push($out, ...$path->feed(new Sample(1000 * $i / $rate, ...$at(1000 * $i / $rate))));

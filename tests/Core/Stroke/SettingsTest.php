@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\PathBuilder;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\SettingsTable;
@@ -19,8 +19,8 @@ final class SettingsTest extends TestCase
 {
     public function test_a_brush_comes_back_as_it_was_written(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 12.5, 'spread' => 0.25, 'drives' => [['input' => 'pressure', 'curve' => [[0, 0], [0.5, 0.8], [1, 1]], 'from' => 0.2, 'to' => 1]]], 'overlap' => ['base' => 'adds up']]]);
-        self::assertEquals($brush, Brush::read(json_decode((string) json_encode($brush->toArray()), true)));
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 12.5, 'spread' => 0.25, 'drives' => [['input' => 'pressure', 'curve' => [[0, 0], [0.5, 0.8], [1, 1]], 'from' => 0.2, 'to' => 1]]], 'overlap' => ['base' => 'adds up']]]);
+        self::assertEquals($brush, BrushSettings::read(json_decode((string) json_encode($brush->toArray()), true)));
     }
 
     /** @return array<string, array{mixed, string}> */
@@ -47,7 +47,7 @@ final class SettingsTest extends TestCase
     public function test_what_is_wrong_is_named(mixed $json, string $key): void
     {
         try {
-            Brush::read($json);
+            BrushSettings::read($json);
             self::fail('It was taken.');
         } catch (InvalidInput $e) {
             self::assertSame($key, $e->key);
@@ -69,7 +69,7 @@ final class SettingsTest extends TestCase
     public function test_idle_settings_say_why(): void
     {
         $tap = new Trace([new Sample(0, 0, 0)]);
-        $brush = Brush::standard();
+        $brush = BrushSettings::standard();
         self::assertSame('idle: a tap prints one dab', SettingsTable::get('spacing')->idleReason($brush, $tap));
         self::assertSame('idle: set to zero', SettingsTable::get('driftHue')->idleReason($brush, $tap));
         self::assertSame('idle: this pen reports its pressure', SettingsTable::get('assumedLevel')->idleReason($brush, $tap));
@@ -112,7 +112,7 @@ final class SettingsTest extends TestCase
     {
         // A circle of radius 100 sampled every 10°.
         $samples = array_map(fn (int $i): Sample => new Sample($i * 10, 100 * cos(deg2rad($i * 10)), 100 * sin(deg2rad($i * 10))), range(0, 36));
-        $path = new PathBuilder(Brush::standard(), true);
+        $path = new PathBuilder(BrushSettings::standard(), true);
         $points = [];
         foreach ($samples as $sample) {
             array_push($points, ...$path->feed($sample));

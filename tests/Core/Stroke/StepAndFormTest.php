@@ -9,7 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Brush;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\Placing;
@@ -33,7 +33,7 @@ final class StepAndFormTest extends TestCase
             'mouse' => ['size' => ['base' => 20, 'drives' => [['input' => 'pressure']]], 'assumedPressure' => ['base' => 'from speed']],
             'sprayed' => ['size' => ['base' => 8], 'scatterAcross' => ['base' => 0.5], 'scatterOf' => ['base' => 'a width'], 'scatterWidth' => ['base' => 70]],
         ] as $name => $settings) {
-            $brush = Brush::read(['settings' => $settings]);
+            $brush = BrushSettings::read(['settings' => $settings]);
             $trace = new Trace(Movements::swell(new Rect(100, 100, 300, 100))->samples, $name !== 'mouse');
             $placing = new Placing(2.0, 0.0, 0.0, 0.0);
             $small = DabMaker::all($brush, $trace, 3);
@@ -57,7 +57,7 @@ final class StepAndFormTest extends TestCase
         self::assertEqualsWithDelta([280, 207], [$placed[0]->x, $placed[0]->y], 1e-9);
         self::assertEqualsWithDelta([300, 157], [$placed[1]->x, $placed[1]->y], 1e-9);
         self::assertSame([12.0, 0.4, 10.0, -20.0, 30.0], [$placed[0]->t, $placed[0]->pressure, $placed[0]->tiltX, $placed[0]->tiltY, $placed[0]->twist]);
-        $brush = (new Placing(0.5, 90.0, 0.0, 0.0))->brush(Brush::read(['settings' => ['angle' => ['base' => 120], 'size' => ['base' => 40]]]));
+        $brush = (new Placing(0.5, 90.0, 0.0, 0.0))->brush(BrushSettings::read(['settings' => ['angle' => ['base' => 120], 'size' => ['base' => 40]]]));
         self::assertSame([-150.0, 20.0], [$brush->value('angle')->number(), $brush->value('size')->number()]);
     }
 
@@ -65,7 +65,7 @@ final class StepAndFormTest extends TestCase
     public function test_a_spray_of_a_width_is_as_wide_whatever_the_size_of_its_drops(): void
     {
         $line = new Trace(array_map(fn (int $i): Sample => new Sample($i * 10, $i * 10, 100, $i / 100), range(0, 100)));
-        $reach = fn (array $more): float => max(array_map(fn (Dab $d): float => abs($d->y - 100), DabMaker::all(Brush::read(['settings' => ['spacing' => ['base' => 0.1], 'scatterAcross' => ['base' => 0.5], 'scatterOf' => ['base' => 'a width'], 'scatterWidth' => ['base' => 80], ...$more]]), $line, 1)));
+        $reach = fn (array $more): float => max(array_map(fn (Dab $d): float => abs($d->y - 100), DabMaker::all(BrushSettings::read(['settings' => ['spacing' => ['base' => 0.1], 'scatterAcross' => ['base' => 0.5], 'scatterOf' => ['base' => 'a width'], 'scatterWidth' => ['base' => 80], ...$more]]), $line, 1)));
         self::assertEqualsWithDelta(40, $reach(['size' => ['base' => 4]]), 1);
         self::assertEqualsWithDelta(40, $reach(['size' => ['base' => 16]]), 1);
         // Drives move the width, and the part of it.
@@ -77,7 +77,7 @@ final class StepAndFormTest extends TestCase
     /** A hand at rest trembles at 9 Hz by 1 px for two seconds: some 20 dabs a second, however often the pen reports. */
     public function test_lingering_does_not_depend_on_how_often_the_pen_reports(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 60], 'spacing' => ['base' => 2], 'linger' => ['base' => 20]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 60], 'spacing' => ['base' => 2], 'linger' => ['base' => 20]]]);
         foreach ([0.0, 0.7] as $down) {
             foreach ([60, 90, 120, 240, 500, 1000] as $rate) {
                 $samples = array_map(fn (int $i): Sample => new Sample(1000 * $i / $rate, 100 + sin(2 * M_PI * 9 * $i / $rate), 100 + $down * cos(2 * M_PI * 7.3 * $i / $rate)), range(0, 2 * $rate));
@@ -89,7 +89,7 @@ final class StepAndFormTest extends TestCase
     /** 0.03 px/ms is movement, 0.015 px/ms is rest. */
     public function test_a_slow_pen_is_told_from_a_resting_one(): void
     {
-        $brush = Brush::read(['settings' => ['size' => ['base' => 60], 'spacing' => ['base' => 10], 'linger' => ['base' => 20]]]);
+        $brush = BrushSettings::read(['settings' => ['size' => ['base' => 60], 'spacing' => ['base' => 10], 'linger' => ['base' => 20]]]);
         $count = fn (float $speed): int => count(DabMaker::all($brush, new Trace(array_map(fn (int $i): Sample => new Sample($i * 8, $i * 8 * $speed, 0), range(0, 250))), 1));
         self::assertSame(1, $count(0.03));
         self::assertGreaterThan(30, $count(0.015));
@@ -238,9 +238,9 @@ final class StepAndFormTest extends TestCase
     }
 
     /** @param  array<string, mixed>  $settings */
-    private static function brush(array $settings): Brush
+    private static function brush(array $settings): BrushSettings
     {
-        return Brush::read(['settings' => $settings]);
+        return BrushSettings::read(['settings' => $settings]);
     }
 
     /**

@@ -19,7 +19,7 @@ final class TracerTest extends TestCase
     public function test_a_disc_with_a_hole_is_two_rings_on_its_circles(): void
     {
         $ink = self::ring(40.0, 18.0);
-        $traced = Tracer::traced($ink);
+        $traced = Tracer::trace($ink);
         self::assertCount(1, $traced->layers);
         self::assertCount(2, $traced->layers[0]['rings']);
         foreach ($traced->layers[0]['rings'] as $ring) {
@@ -65,7 +65,7 @@ final class TracerTest extends TestCase
     public function test_a_square_keeps_its_corners(): void
     {
         $ink = Pictures::plane(60, 60, fn (int $x, int $y): int => $x >= 15 && $x < 45 && $y >= 15 && $y < 45 ? 65535 : 0);
-        $rings = Tracer::traced($ink)->layers[0]['rings'];
+        $rings = Tracer::trace($ink)->layers[0]['rings'];
         self::assertCount(1, $rings);
         self::assertLessThanOrEqual(8, count($rings[0]));
         foreach ([[15, 15], [45, 15], [45, 45], [15, 45]] as [$x, $y]) {
@@ -78,7 +78,7 @@ final class TracerTest extends TestCase
     {
         $ink = self::ring(38.0, 12.0);
         $outlines = [];
-        foreach (Tracer::traced($ink)->layers[0]['rings'] as $ring) {
+        foreach (Tracer::trace($ink)->layers[0]['rings'] as $ring) {
             $outline = [];
             foreach ($ring as $curve) {
                 for ($t = 0.0; $t < 1.0; $t += 0.05) {
@@ -87,14 +87,14 @@ final class TracerTest extends TestCase
             }
             $outlines[] = $outline;
         }
-        $filled = Polygon::filled($outlines, 100, 100, true);
+        $filled = Polygon::fill($outlines, 100, 100, true);
         self::assertEqualsWithDelta(1.0, array_sum($filled) / $ink->total(), 0.01);
     }
 
     public function test_grey_steps_lie_over_one_another(): void
     {
         $ink = Pictures::plane(80, 40, fn (int $x, int $y): int => $y < 5 || $y > 34 ? 0 : (int) (65535 * $x / 80));
-        $traced = Tracer::traced($ink, 4);
+        $traced = Tracer::trace($ink, 4);
         self::assertCount(4, $traced->layers);
         $alpha = 0.0;
         foreach ($traced->layers as $k => $layer) {
@@ -105,17 +105,17 @@ final class TracerTest extends TestCase
 
     public function test_the_file_is_well_formed_svg(): void
     {
-        $svg = simplexml_load_string(Svg::of(Tracer::traced(self::ring(30.0, 10.0))));
+        $svg = simplexml_load_string(Svg::of(Tracer::trace(self::ring(30.0, 10.0))));
         self::assertNotFalse($svg);
         self::assertSame('0 0 100 100', (string) $svg['viewBox']);
         self::assertStringStartsWith('M', (string) $svg->path['d']);
-        self::assertSame([], Tracer::traced(new Plane(4, 4, array_fill(0, 16, 0)))->layers);
+        self::assertSame([], Tracer::trace(new Plane(4, 4, array_fill(0, 16, 0)))->layers);
     }
 
     /** Places are given to a hundredth of a pixel, in both directions. */
     public function test_a_file_keeps_hundredths_of_a_px(): void
     {
-        preg_match_all('/(-?\d+(?:\.(\d+))?),(-?\d+(?:\.(\d+))?)/', Svg::of(Tracer::traced(self::ring(30.0, 10.0))), $found);
+        preg_match_all('/(-?\d+(?:\.(\d+))?),(-?\d+(?:\.(\d+))?)/', Svg::of(Tracer::trace(self::ring(30.0, 10.0))), $found);
         self::assertGreaterThan(10, count($found[0]));
         self::assertSame([2, 2], [max(array_map(strlen(...), $found[2])), max(array_map(strlen(...), $found[4]))]);
     }

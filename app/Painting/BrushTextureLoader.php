@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use App\Models\Brush;
+use App\Models\BrushParts;
+use App\Models\Tip;
+use App\Models\Tooth;
+use App\Store\BlobStore;
+use App\Store\DerivativeCache;
+use App\Store\ProcessCache;
+use LogicException;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Make\Teeth;
+use Yarrowfog\Core\Paint\Dab\BrushTextures;
+use Yarrowfog\Core\Paint\Mip\MipChain;
+use Yarrowfog\Core\Raster\Plane;
+use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Settings\GroundSettings;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Tips and teeth of the library, ready for the engine. */
+final readonly class BrushTextureLoader
+{
+    private const DRAWER = 'tips';
+
+    /** Pictures of tips at hand. */
+    private const MOST = 12;
+
+    public function __construct(private BlobStore $kept, private DerivativeCache $derived, private ProcessCache $memory)
+    {
+    }
+
+    /** @return non-empty-list<MipChain> one for each frame */
+    public function frames(Tip $tip): array
+    {
+        return array_map(fn (array $p): MipChain => $this->levels($p['hash'], $tip->kind, $p['width'], $p['height']), $tip->pictures());
+    }
+
+    /**
+     * Everything that a brush of the library paints with, in hand or as it is given.
+     *
+     * @throws InvalidInput when a part of it is gone
+     */
+    public function kit(Brush $brush, BrushSettings $settings): BrushTextures
+    {
+        $parts = $brush->parts();
+
+        return $this->kitOf($parts, $settings, $parts->tip === $brush->tip_id ? $brush->tip : null);
+    }
+
+    /**
+     * @param  Tip|null  $tip  where it is at hand already
+     *
+     * @throws InvalidInput when a part of it is gone
+     */
+    public function kitOf(BrushParts $parts, BrushSettings $settings, ?Tip $tip = null): BrushTextures
+    {
+        $bite = $parts->findBite();
+
+        return new BrushTextures($this->frames($tip ?? $parts->findTip()), $bite === null ? null : $this->frames($bite)[0], $this->tooth($settings->choice('tooth'), $parts->tooth));
+    }
+
+    /** The heights of a made tooth. */
+    public function loadMade(string $name): Plane
+    {
+        // The name of the file holds the version of the recipe: a changed recipe makes a new file.
+        $bytes = $this->derived->remember('tooth-'.strtr($name, ' ', '-').'-'.Teeth::RECIPE, fn (): string => (Teeth::named($name) ?? throw new LogicException("No tooth {$name}"))->toBytes());
+
+        return Plane::fromBytes(Teeth::SIDE, Teeth::SIDE, $bytes);
+    }
+
+    /** The heights of a tooth that was made of a picture. */
+    public function own(Tooth $tooth): Plane
+    {
+        return Plane::fromBytes($tooth->side, $tooth->side, $this->kept->get($tooth->hash));
+    }
+
+    private function levels(string $hash, TipKind $kind, int $width, int $height): TipMipChain
+    {
+        $key = "{$hash} {$kind->value}";
+        $levels = $this->memory->recall(self::DRAWER, $key, TipMipChain::class) ?? new TipMipChain($hash, $kind, $width, $height, $this->kept, $this->derived);
+        $this->memory->hold(self::DRAWER, $key, $levels, self::MOST);
+
+        return $levels;
+    }
+
+    private function tooth(string $name, ?int $own): ?Plane
+    {
+        if (in_array($name, Teeth::names(), true)) {
+            return $this->loadMade($name);
+        }
+        if ($name !== GroundSettings::OWN || $own === null) {
+            return null;
+        }
+
+        return $this->own(Tooth::query()->find($own) ?? throw new InvalidInput('parts.tooth', 'The tooth of this brush is gone. Choose another one under Ground.'));
+    }
+}

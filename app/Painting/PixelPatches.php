@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use Symfony\Component\HttpFoundation\Response;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
+
+/**
+ * Rectangles of pixels for the browser, with a few words about them.
+ *
+ * Body: 4 bytes big-endian length of the JSON, the JSON, then the RGBA bytes of every
+ * rectangle of its `patches` ([x, y, width, height]), one after another.
+ */
+final class PixelPatches
+{
+    /** @var list<array{int, int, int, int}> */
+    private array $places = [];
+
+    private string $bytes = '';
+
+    public function add(Rect $area, Bitmap $pixels): self
+    {
+        $this->places[] = $area->toArray();
+        $this->bytes .= $pixels->toBytes();
+
+        return $this;
+    }
+
+    /** @param  array<string, mixed>  $words */
+    public function answer(array $words = []): Response
+    {
+        $json = json_encode([...$words, 'patches' => $this->places], JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION);
+
+        $body = pack('N', strlen($json)).$json.$this->bytes;
+
+        return new Response($body, 200, [
+            'Content-Type' => 'application/octet-stream',
+            // With its length known, the browser need not wait for the connection to close.
+            'Content-Length' => (string) strlen($body),
+            'Cache-Control' => 'no-store',
+        ]);
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint\Composite;
+
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
+
+/** What lies on the sheet before a stroke. */
+interface Backdrop
+{
+    /**
+     * @param  string  $key  of a tile (see StrokeBuffer)
+     * @return array<int, int>|null words (see DeepBitmap), StrokeBuffer::SIDE rows; null where nothing lies
+     */
+    public function tile(string $key): ?array;
+}

@@ -1,0 +1,231 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint\Composite;
+
+use Yarrowfog\Core\Paint\Tile\Effect;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
+use Yarrowfog\Core\Paint\Tile\StrokeLayer;
+use Yarrowfog\Core\Raster\BlendMode;
+use Yarrowfog\Core\Raster\DeepBitmap;
+use Yarrowfog\Core\Raster\Rect;
+
+use function is_int;
+
+/**
+ * Lays a stroke over what is on the sheet, on premultiplied colours: source-over, blended
+ * or not, and destination-out for an eraser (W3C Compositing and Blending Level 1,
+ * sections 5, 9.1.4 and 9.1.9, after Porter and Duff, 1984).
+ *
+ * Two channels of a word are 30 bits apart, as far as one of 15 bits times a share of 15
+ * bits reaches: a multiplication does for both.
+ */
+final class Compositor
+{
+    /** Green and alpha of a word, or red and blue of one moved down by 15 bits. */
+    private const TWO = DeepBitmap::CHANNEL << 30 | DeepBitmap::CHANNEL;
+
+    /** Half a unit in both lanes, before they are divided by 32768. */
+    private const HALVES = 16384 << 30 | 16384;
+
+    /**
+     * @param  DeepBitmap  $under  the sheet inside `$area`
+     * @param  Rect  $area  on the sheet
+     * @param  StrokeLayer  ...$strokes  from the lowest to the topmost
+     */
+    public static function over(DeepBitmap $under, Rect $area, StrokeLayer ...$strokes): DeepBitmap
+    {
+        $words = $under->words;
+        foreach ($strokes as $stroke) {
+            $words = self::stroke(self::release($words), $stroke, $area);
+        }
+
+        return new DeepBitmap($under->width, $under->height, $words);
+    }
+
+    /**
+     * @param  array<int, int>  $words
+     * @return array<int, int>
+     */
+    private static function stroke(array $words, StrokeLayer $stroke, Rect $area): array
+    {
+        foreach (StrokeBuffer::keysUnder($area->intersect($stroke->bounds())) as $key) {
+            $tile = $stroke->tile($key);
+            if ($tile === null || $tile === []) {
+                continue;
+            }
+            $tileArea = StrokeBuffer::area($key);
+            $part = $area->intersect($tileArea);
+            $to = ($part->y - $area->y) * $area->width + $part->x - $area->x;
+            $from = ($part->y - $tileArea->y) * StrokeBuffer::SIDE + $part->x - $tileArea->x;
+            $words = match ($stroke->effect()) {
+                Effect::Erases => self::erase(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour() === null ? 45 : 0),
+                Effect::Replaces => self::replace(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height),
+                Effect::Paints => $stroke->blendMode() === BlendMode::Normal
+                    ? self::part(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour())
+                    : self::blend(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour(), $stroke->blendMode()),
+            };
+        }
+
+        return $words;
+    }
+
+    /**
+     * Hands the words over, so that only one variable holds them and writing copies nothing.
+     *
+     * @param  array<int, int>  $words
+     * @return array<int, int>
+     */
+    private static function release(array &$words): array
+    {
+        $released = $words;
+        $words = [];
+
+        return $released;
+    }
+
+    /**
+     * Source-over: both colour and alpha become s · c + b · (1 − c).
+     *
+     * @param  array<int, int>  $words
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    private static function part(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, ?int $colour): array
+    {
+        $many = $colour === null;
+        $redBlue = ($colour ?? 0) >> 16 << 37 | (($colour ?? 0) & 255) << 7;
+        $greenAlpha = (($colour ?? 0) >> 8 & 255) << 37 | DeepBitmap::FULL;
+        for ($row = 0; $row < $height; $row++) {
+            $j = $to + $row * $stride;
+            $i = $from + $row * StrokeBuffer::SIDE;
+            for ($n = 0; $n < $width; $n++) {
+                $c = $tile[$i];
+                if (! is_int($c)) {
+                    return $words;
+                }
+                if ($c > 0) {
+                    if ($many) {
+                        $redBlue = $c & self::TWO;
+                        $greenAlpha = ($c >> 15 & 32767) << 30 | DeepBitmap::FULL;
+                        $c >>= 45;
+                    }
+                    $p = $words[$j];
+                    if (! is_int($p)) {
+                        return $words;
+                    }
+                    $k = $c + 1 >> 1;
+                    $b = 32768 - $k;
+                    $words[$j] = (($p >> 15 & self::TWO) * $b + $redBlue * $k + self::HALVES >> 15 & self::TWO) << 15
+                        | (($p & self::TWO) * $b + $greenAlpha * $k + self::HALVES >> 15 & self::TWO);
+                }
+                $i++;
+                $j++;
+            }
+        }
+
+        return $words;
+    }
+
+    /**
+     * Destination-out: both colour and alpha become b · (1 − c).
+     *
+     * @param  array<int, int>  $words
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    private static function erase(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, int $shift): array
+    {
+        for ($row = 0; $row < $height; $row++) {
+            $j = $to + $row * $stride;
+            $i = $from + $row * StrokeBuffer::SIDE;
+            for ($n = 0; $n < $width; $n++) {
+                $c = $tile[$i] >> $shift;
+                $p = $words[$j];
+                if ($c > 0 && $p > 0) {
+                    $b = 32768 - ($c + 1 >> 1);
+                    $words[$j] = (($p >> 15 & self::TWO) * $b + self::HALVES >> 15 & self::TWO) << 15 | (($p & self::TWO) * $b + self::HALVES >> 15 & self::TWO);
+                }
+                $i++;
+                $j++;
+            }
+        }
+
+        return $words;
+    }
+
+    /**
+     * @param  array<int, int>  $words
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    private static function replace(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height): array
+    {
+        for ($row = 0; $row < $height; $row++) {
+            $j = $to + $row * $stride;
+            $i = $from + $row * StrokeBuffer::SIDE;
+            for ($n = 0; $n < $width; $n++) {
+                if ($tile[$i] >= 0) {
+                    $words[$j] = $tile[$i];
+                }
+                $i++;
+                $j++;
+            }
+        }
+
+        return $words;
+    }
+
+    /**
+     * @param  array<int, int>  $words
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    private static function blend(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, ?int $colour, BlendMode $mode): array
+    {
+        $source = $colour === null ? 0 : DeepBitmap::word($colour << 8 | 255);
+        for ($row = 0; $row < $height; $row++) {
+            $j = $to + $row * $stride;
+            $i = $from + $row * StrokeBuffer::SIDE;
+            for ($n = 0; $n < $width; $n++) {
+                $c = $tile[$i];
+                if ($c > 0) {
+                    if ($colour === null) {
+                        $source = ($c & (1 << 45) - 1) << 15 | DeepBitmap::FULL;
+                        $c >>= 45;
+                    }
+                    $words[$j] = self::pixel($words[$j], $source, $c / 65535, $mode);
+                }
+                $i++;
+                $j++;
+            }
+        }
+
+        return $words;
+    }
+
+    /**
+     * One pixel, source-over with blending: cs · αs · (1 − αb) + cb · αb · (1 − αs) + αs · αb · B(cb, cs).
+     *
+     * @param  int  $under  a word (see DeepBitmap)
+     * @param  int  $source  a word of full alpha
+     * @param  float  $as  0–1
+     */
+    public static function pixel(int $under, int $source, float $as, BlendMode $mode): int
+    {
+        $full = DeepBitmap::FULL;
+        $ab = ($under & DeepBitmap::CHANNEL) / $full;
+        $inverse = 1.0 / max(1, $under & DeepBitmap::CHANNEL);
+        $cb = [($under >> 45) * $inverse, ($under >> 30 & DeepBitmap::CHANNEL) * $inverse, ($under >> 15 & DeepBitmap::CHANNEL) * $inverse];
+        $cs = [($source >> 45) / $full, ($source >> 30 & DeepBitmap::CHANNEL) / $full, ($source >> 15 & DeepBitmap::CHANNEL) / $full];
+        $alpha = (int) (($as + $ab * (1.0 - $as)) * $full + 0.5);
+        $out = 0;
+        foreach ($ab > 0.0 ? $mode->colour($cb, $cs) : $cs as $k => $mixed) {
+            $co = $as * (1.0 - $ab) * $cs[$k] + $ab * (1.0 - $as) * $cb[$k] + $as * $ab * $mixed;
+            $out = $out << 15 | min($alpha, (int) (max(0.0, $co) * $full + 0.5));
+        }
+
+        return $out << 15 | $alpha;
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint\Stroke;
+
+use Yarrowfog\Core\Paint\Dab\Tooth;
+use Yarrowfog\Core\Paint\Tile\Effect;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
+use Yarrowfog\Core\Raster\BlendMode;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\DabMaker;
+use Yarrowfog\Core\Stroke\PathPoint;
+
+/** A stroke that lays its tip as one band along the path. */
+final class BandStroke implements PaintedStroke
+{
+    /** Null until the path begins: its buffer takes the colour there. */
+    private ?FinishedLayer $layer = null;
+
+    private bool $isWhole = false;
+
+    public function __construct(
+        private readonly BrushSettings $brush,
+        private readonly BandPainter $band,
+        private readonly DabMaker $maker,
+        private readonly ?Tooth $tooth,
+        private readonly Rect $bounds,
+    ) {
+    }
+
+    public function feed(array $samples): void
+    {
+        $points = $this->maker->points($samples);
+        $layer = $this->layer($points);
+        if ($layer !== null) {
+            $this->band->paintLive($points, $layer->main);
+        }
+    }
+
+    public function whole(array $samples): void
+    {
+        $this->isWhole = true;
+        $points = [...$this->maker->points($samples), ...$this->maker->lastPoints()];
+        $this->band->measure($points);
+        $layer = $this->layer($points);
+        if ($layer !== null) {
+            $this->band->paint($points, $layer->main);
+        }
+    }
+
+    /** Its length shifts all of it, so it never `canEnd`; it is painted on as far as it goes. */
+    public function end(array $samples): void
+    {
+        $this->feed($samples);
+        $this->isWhole = true;
+    }
+
+    public function canEnd(): bool
+    {
+        return false;
+    }
+
+    public function provisional(): array
+    {
+        return $this->isWhole ? [] : Provisional::of($this->brush, $this->maker->path->length());
+    }
+
+    public function pen(): ?PathPoint
+    {
+        return $this->maker->path->pen();
+    }
+
+    public function bounds(): Rect
+    {
+        return $this->bounds;
+    }
+
+    public function colour(): ?int
+    {
+        return $this->layer?->main->colour;
+    }
+
+    public function effect(): Effect
+    {
+        return Effect::of($this->brush);
+    }
+
+    public function blendMode(): BlendMode
+    {
+        return BlendMode::from($this->brush->choice('blendMode'));
+    }
+
+    public function tile(string $key): ?array
+    {
+        return $this->layer?->tile($key);
+    }
+
+    public function keys(): array
+    {
+        return $this->layer === null ? [] : $this->layer->keys();
+    }
+
+    public function takeDirty(): array
+    {
+        return $this->layer === null ? [] : $this->layer->takeDirty();
+    }
+
+    /** @param  list<PathPoint>  $points  that are new */
+    private function layer(array $points): ?FinishedLayer
+    {
+        if ($this->layer === null && isset($points[0])) {
+            $colour = $this->band->colour($points[0]);
+            $this->layer = new FinishedLayer($this->brush, $this->tooth, new StrokeBuffer($this->bounds, DabMaker::hasOneColour($this->brush) ? $colour : null));
+        }
+        $this->layer?->open($this->isWhole);
+
+        return $this->layer;
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint\Stroke;
+
+use Yarrowfog\Core\Paint\Dab\DabPrinter;
+use Yarrowfog\Core\Paint\Dab\Tooth;
+use Yarrowfog\Core\Paint\Tile\Effect;
+use Yarrowfog\Core\Raster\BlendMode;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Dab;
+use Yarrowfog\Core\Stroke\DabMaker;
+use Yarrowfog\Core\Stroke\PathPoint;
+
+/** A stroke that prints dabs, and perhaps those of a second tip. */
+final class DabStroke implements PaintedStroke
+{
+    /** Null until there is a dab: its buffer takes that one’s colour. */
+    private ?FinishedLayer $layer = null;
+
+    private bool $isWhole = false;
+
+    public function __construct(
+        private readonly BrushSettings $brush,
+        private readonly DabPrinter $printer,
+        private readonly DabMaker $maker,
+        private readonly ?Tooth $tooth,
+        private readonly Rect $bounds,
+        private readonly ?BiteStroke $bite,
+    ) {
+    }
+
+    public function feed(array $samples): void
+    {
+        $this->bite?->feed($samples);
+        $this->paint($this->maker->feed($samples));
+    }
+
+    public function whole(array $samples): void
+    {
+        $this->isWhole = true;
+        $this->bite?->feed($samples);
+        $this->bite?->finish();
+        $this->paint([...$this->maker->feed($samples), ...$this->maker->finish()]);
+    }
+
+    public function end(array $samples): void
+    {
+        $this->whole($samples);
+    }
+
+    public function canEnd(): bool
+    {
+        return $this->provisional() === [] && ! $this->brush->lendsFromSheet();
+    }
+
+    public function provisional(): array
+    {
+        return $this->isWhole ? [] : Provisional::of($this->brush, $this->maker->path->length());
+    }
+
+    public function pen(): ?PathPoint
+    {
+        return $this->maker->path->pen();
+    }
+
+    public function bounds(): Rect
+    {
+        return $this->bounds;
+    }
+
+    public function colour(): ?int
+    {
+        return $this->layer?->main->colour;
+    }
+
+    public function effect(): Effect
+    {
+        return Effect::of($this->brush);
+    }
+
+    public function blendMode(): BlendMode
+    {
+        return BlendMode::from($this->brush->choice('blendMode'));
+    }
+
+    public function tile(string $key): ?array
+    {
+        return $this->layer?->tile($key);
+    }
+
+    public function keys(): array
+    {
+        return $this->layer === null ? [] : $this->layer->keys();
+    }
+
+    public function takeDirty(): array
+    {
+        return $this->layer === null ? [] : $this->layer->takeDirty();
+    }
+
+    /** @param  list<Dab>  $dabs */
+    private function paint(array $dabs): void
+    {
+        if (isset($dabs[0])) {
+            $this->layer ??= new FinishedLayer($this->brush, $this->tooth, $this->printer->buffer($this->bounds, $dabs[0]->colour), $this->bite?->buffer);
+        }
+        if ($this->layer !== null) {
+            $this->layer->open($this->isWhole);
+            $this->printer->paint($dabs, $this->layer->main);
+        }
+    }
+}
