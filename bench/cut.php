@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use App\Cutting\Cutter;
-use App\Gathering\Gatherer;
+use App\Gathering\SourceIntake;
 use App\Models\Source;
 use App\Pictures\PictureFile;
 use App\Work\Progress;
@@ -281,7 +281,7 @@ function whole(string $photo): void
     $app = require __DIR__.'/../bootstrap/app.php';
     $app->make(Kernel::class)->bootstrap();
     $app->make(Kernel::class)->call('migrate', ['--force' => true]);
-    $source = $app->make(Gatherer::class)->takeIn((string) file_get_contents($photo), 'Photo');
+    $source = $app->make(SourceIntake::class)->takeIn((string) file_get_contents($photo), 'Photo');
     $list = CutList::read(['kind' => 'own colours', 'steps' => [
         ['step' => 'clear-colour', 'numbers' => ['places' => [[0.05, 0.5]], 'tolerance' => 0.15, 'reach' => 'everywhere']],
         ['step' => 'lift-backing'],

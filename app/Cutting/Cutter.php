@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cutting;
 
-use App\Gathering\Gatherer;
+use App\Gathering\SourceImages;
 use App\Models\Source;
 use App\Work\Progress;
 use Yarrowfog\Core\Cut\CutList;
@@ -27,7 +27,7 @@ final readonly class Cutter
     /** Ink below which a tip would print nothing at all. */
     private const NO_INK = 0.00001;
 
-    public function __construct(private Gatherer $gatherer, private ReplayCheckpoints $halfway)
+    public function __construct(private SourceImages $images, private ReplayCheckpoints $halfway)
     {
     }
 
@@ -41,7 +41,7 @@ final readonly class Cutter
     public function preview(Source $source, CutList $list, ?int $at = null, string $size = self::WHOLE): array
     {
         $count = count($list->steps);
-        $factor = $this->gatherer->previewFactor($source) * self::SIZES[$size];
+        $factor = $this->images->previewFactor($source) * self::SIZES[$size];
         $isWhole = $size === self::WHOLE;
         $replay = $isWhole ? $this->halfway->find($source, 'end', $list, $count) : null;
         if ($replay === null) {
@@ -66,7 +66,7 @@ final readonly class Cutter
     {
         $part = fn (float $p): float => $from + ($until - $from) * $p;
         $progress->tell($part(0.0), 'Opening the picture');
-        $picture = $this->gatherer->picture($source, Tip::LARGEST);
+        $picture = $this->images->picture($source, Tip::LARGEST);
         $factor = $picture->width / $source->width;
         $replay = Replay::begin($picture->bitmap());
         unset($picture);
@@ -91,7 +91,7 @@ final readonly class Cutter
         $stop = "before {$size}";
         $replay = $this->halfway->find($source, $stop, $list, $at);
         if ($replay === null) {
-            $picture = $this->gatherer->preview($source)->bitmap();
+            $picture = $this->images->preview($source)->bitmap();
             $picture = $part < 1.0 ? (new Resampler(Filter::Area))->bitmap($picture, max(1, (int) round($picture->width * $part)), max(1, (int) round($picture->height * $part))) : $picture;
             $replay = Replay::begin($picture)->through($list, $at, $factor);
             $this->halfway->keep($source, $stop, $list, $at, $replay);

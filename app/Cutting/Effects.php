@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Cutting;
 
-use App\Gathering\Gatherer;
+use App\Gathering\SourceImages;
 use App\Models\Source;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\InkBounds;
@@ -50,7 +50,7 @@ final readonly class Effects
         'specks' => ['islands' => 1500],
     ];
 
-    public function __construct(private Gatherer $gatherer)
+    public function __construct(private SourceImages $images)
     {
     }
 
@@ -61,7 +61,7 @@ final readonly class Effects
      */
     public function all(Source $source, CutList $list): array
     {
-        $preview = $this->gatherer->preview($source)->bitmap();
+        $preview = $this->images->preview($source)->bitmap();
         $factor = min(1.0, self::WORKED / max($preview->width, $preview->height));
         $small = (new Resampler(Filter::Area))->bitmap($preview, max(1, (int) round($preview->width * $factor)), max(1, (int) round($preview->height * $factor)));
         // Shown as if the source were some 1,200 px large: px of a step follow that, whatever its real size.

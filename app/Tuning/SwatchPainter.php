@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tuning;
 
-use App\Gathering\Gatherer;
+use App\Gathering\SourceImages;
 use App\Painting\BrushTextureLoader;
 use App\Painting\LiveStrokes;
 use App\Painting\PixelPatches;
@@ -21,7 +21,7 @@ use Yarrowfog\Core\Stroke\Sample;
 /** Paints swatches: whole, and piece by piece while a painter tries the brush on one. */
 final readonly class SwatchPainter
 {
-    public function __construct(private BrushTextureLoader $tips, private Gatherer $gatherer, private LiveStrokes $strokes)
+    public function __construct(private BrushTextureLoader $tips, private SourceImages $images, private LiveStrokes $strokes)
     {
     }
 
@@ -32,7 +32,7 @@ final readonly class SwatchPainter
      */
     public function parts(SwatchRequest $order): array
     {
-        return Swatch::parts($order->kit($this->tips), $order->brush, $order->traces(), $order->roll, $order->width, $order->height, $order->ground($this->gatherer));
+        return Swatch::parts($order->kit($this->tips), $order->brush, $order->traces(), $order->roll, $order->width, $order->height, $order->ground($this->images));
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Tuning;
 
-use App\Gathering\Gatherer;
+use App\Gathering\SourceImages;
 use App\Models\BrushParts;
 use App\Models\PenRecording;
 use App\Models\Source;
@@ -136,12 +136,12 @@ final readonly class SwatchRequest
     }
 
     /** What the strokes are painted on; null for nothing. */
-    public function ground(Gatherer $gatherer): ?Bitmap
+    public function ground(SourceImages $images): ?Bitmap
     {
         if ($this->under === null) {
             return Swatch::ground($this->brush, $this->width, $this->height);
         }
-        $picture = $gatherer->preview($this->under)->bitmap();
+        $picture = $images->preview($this->under)->bitmap();
         // It covers the swatch; what is too much is left out evenly.
         $scale = max($this->width / $picture->width, $this->height / $picture->height);
         $width = max($this->width, (int) round($picture->width * $scale));

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Cutting\TipMaker;
-use App\Gathering\Gatherer;
+use App\Gathering\SourceIntake;
 use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Source;
@@ -24,11 +24,11 @@ use Yarrowfog\Core\Stroke\Trace;
 /** The demo: sources, brushes and a painted sheet of the Saltmarsh Almanac. */
 final class DatabaseSeeder extends Seeder
 {
-    public function run(Gatherer $gatherer, TipMaker $maker, SheetPainter $painter): void
+    public function run(SourceIntake $sources, TipMaker $maker, SheetPainter $painter): void
     {
         $brushes = [];
         foreach (Almanac::pictures() as $name => $bytes) {
-            $brushes[$name] = $this->brush($gatherer->takeIn($bytes, "{$name}, scan"), $name, $maker);
+            $brushes[$name] = $this->brush($sources->takeIn($bytes, "{$name}, scan"), $name, $maker);
         }
         $this->paint($painter, $brushes);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Cutting\TipMaker;
-use App\Gathering\Gatherer;
+use App\Gathering\SourceIntake;
 use App\Models\Brush;
 use App\Models\FrameSet;
 use App\Models\Tip;
@@ -159,7 +159,7 @@ final class CutTest extends FeatureTestCase
     public function test_a_tip_in_its_own_colours_keeps_them_exactly_where_it_is_full(): void
     {
         $picture = Pictures::bitmap(90, 90, fn (int $x, int $y): int => hypot($x - 45, $y - 45) < 30 ? (2 * $x) << 24 | (2 * $y) << 16 | 0x40FF : 0xF4F4F0FF);
-        $source = app(Gatherer::class)->takeIn(PictureFile::png($picture), 'Coloured');
+        $source = app(SourceIntake::class)->takeIn(PictureFile::png($picture), 'Coloured');
         $brush = app(TipMaker::class)->make($source, CutList::read(['kind' => 'own colours', 'steps' => [['step' => 'clear-colour', 'numbers' => ['tolerance' => 0.05, 'feather' => 2]], ['step' => 'lift-backing'], ['step' => 'trim', 'numbers' => ['margin' => 4]]]]), 'Coloured');
         $tip = PictureFile::read((string) $this->get("/tips/{$brush->tip_id}.png")->getContent())->bitmap();
         // Its colours tell where each pixel was: all must have moved by the same way, and none changed.

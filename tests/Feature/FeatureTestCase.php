@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Cutting\TipMaker;
-use App\Gathering\Gatherer;
+use App\Gathering\SourceIntake;
 use App\Models\Brush;
 use App\Models\Source;
 use App\Pictures\PictureFile;
@@ -72,7 +72,7 @@ abstract class FeatureTestCase extends TestCase
 
     protected function source(): Source
     {
-        return app(Gatherer::class)->takeIn($this->scan(), 'Blot');
+        return app(SourceIntake::class)->takeIn($this->scan(), 'Blot');
     }
 
     /** @param  array<string, mixed>  $settings */

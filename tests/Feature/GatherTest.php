@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Gathering\Gatherer;
+use App\Gathering\SourceImages;
+use App\Gathering\SourceIntake;
 use App\Models\Source;
 use App\Pictures\PictureFile;
 use App\Store\BlobStore;
@@ -140,8 +141,8 @@ final class GatherTest extends FeatureTestCase
 
     public function test_the_preview_is_the_picture_made_small(): void
     {
-        $source = app(Gatherer::class)->takeIn($this->scan(2400, 1200), 'Large');
-        $preview = app(Gatherer::class)->preview($source);
+        $source = app(SourceIntake::class)->takeIn($this->scan(2400, 1200), 'Large');
+        $preview = app(SourceImages::class)->preview($source);
         self::assertSame([1000, 500], [$preview->width, $preview->height]);
         self::assertSame(1000 * 500 * 4, strlen($preview->rgba));
     }

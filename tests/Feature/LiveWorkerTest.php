@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Cutting\ReplayCheckpoints;
-use App\Gathering\Gatherer;
+use App\Gathering\SourceImages;
 use App\Http\Gone;
 use App\Models\Sheet;
 use App\Store\ProcessCache;
@@ -152,7 +152,7 @@ final class LiveWorkerTest extends FeatureTestCase
         $list = fn (float $white): array => ['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => $white]], ['step' => 'blur', 'numbers' => ['sigma' => 3]]]];
         $pixels = fn (array $list, int $at): Bitmap => self::patches($this->postJson("/cut/{$source->id}/look/preview", ['list' => $list, 'at' => $at]))['patches'][0]['picture'];
         foreach ([[200, 1], [200, 0], [120, 1], [120, 1], [200, 1]] as [$white, $at]) {
-            $whole = CutList::read($list($white))->replay(app(Gatherer::class)->preview($source)->bitmap());
+            $whole = CutList::read($list($white))->replay(app(SourceImages::class)->preview($source)->bitmap());
             self::assertSame(hash('xxh128', $whole->toBytes()), hash('xxh128', $pixels($list($white), $at)->toBytes()));
         }
         self::assertNotNull(app(ReplayCheckpoints::class)->find($source, 'end', CutList::read($list(200)), 2));

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Gathering\Gatherer;
 use App\Gathering\PlainPen;
+use App\Gathering\SourceIntake;
 use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Tip;
@@ -138,7 +138,7 @@ final class RoomsTest extends FeatureTestCase
             $pen->circle($side / 2, $side / 2, $side / 2, $side / 8);
             $pen->circle($side / 2, $side / 2, $side / 2, $side / 2.7);
             $ring->drawImage($pen);
-            $source = app(Gatherer::class)->takeIn($ring->getImageBlob(), 'Ring');
+            $source = app(SourceIntake::class)->takeIn($ring->getImageBlob(), 'Ring');
             $made = $this->postJson("/cut/{$source->id}/tip", ['list' => ['steps' => [['step' => 'trim', 'numbers' => ['margin' => 0]]]]])->assertCreated();
             $brush = Brush::query()->with('tip')->findOrFail($made->json('brush'));
             self::assertSame('yes', $brush->kept->choice('onePerPress'), 'two rings are a stamp');

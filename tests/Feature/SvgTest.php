@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Gathering\Gatherer;
+use App\Gathering\SourceImages;
 use App\Models\Source;
 use App\Pictures\SvgFile;
 use Illuminate\Http\UploadedFile;
@@ -21,7 +21,7 @@ final class SvgTest extends FeatureTestCase
     {
         $source = $this->brought(self::DISC);
         self::assertSame([1024, 512, 1024], [$source->width, $source->height, $source->drawnAt()]);
-        $picture = app(Gatherer::class)->picture($source)->bitmap();
+        $picture = app(SourceImages::class)->picture($source)->bitmap();
         self::assertSame(0x2040C0FF, $picture->at(512, 256));
         self::assertSame(0, $picture->at(5, 5) & 255);
         // 40 · 5.12 = 204.8: in at 204 px from the middle, out at 206.
@@ -108,7 +108,7 @@ final class SvgTest extends FeatureTestCase
 
             return;
         }
-        $picture = app(Gatherer::class)->picture(Source::query()->findOrFail($answer->json('id')))->bitmap();
+        $picture = app(SourceImages::class)->picture(Source::query()->findOrFail($answer->json('id')))->bitmap();
         foreach ($picture->pixels as $i => $p) {
             self::assertTrue(($p & 255) === 0 || $i % $picture->width < 70 && intdiv($i, $picture->width) < 70, 'only the square is there');
         }

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { enlargedAbout } from '../../resources/js/lib/canvas';
-import { extended, settled } from '../../resources/js/lib/data';
-import { Latest } from '../../resources/js/lib/latest';
+import { extended, frozen } from '../../resources/js/lib/data';
+import { LatestWins } from '../../resources/js/lib/latest-wins';
 import { frameOf } from '../../resources/js/tuning/stations';
 
 test('what is enlarged about a place keeps that place where it is', () => {
@@ -20,10 +20,10 @@ test('getters stay getters when an object is extended', () => {
     expect(room.twice).toBe(10);
 });
 
-test('what is settled cannot be changed in place', () => {
-    expect(Object.isFrozen(settled({ a: 1 }))).toBe(true);
-    expect(settled(null)).toBeNull();
-    expect(settled(3)).toBe(3);
+test('what is frozen cannot be changed in place', () => {
+    expect(Object.isFrozen(frozen({ a: 1 }))).toBe(true);
+    expect(frozen(null)).toBeNull();
+    expect(frozen(3)).toBe(3);
 });
 
 test('a frame holds the path and every dab, and something where there is nothing', () => {
@@ -32,7 +32,7 @@ test('a frame holds the path and every dab, and something where there is nothing
 });
 
 test('a job hears whether a newer one waits', async () => {
-    const latest = new Latest();
+    const latest = new LatestWins();
     const heard = [];
     let open;
     latest.run(async (counts, isNewest) => {
@@ -47,7 +47,7 @@ test('a job hears whether a newer one waits', async () => {
 });
 
 test('of jobs that wait only the newest is run', async () => {
-    const latest = new Latest();
+    const latest = new LatestWins();
     const ran = [];
     const gates = [];
     const job = (name) => () => new Promise((open) => {

@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use App\Cutting\Cutter;
 use App\Cutting\Effects;
 use App\Cutting\StepForms;
-use App\Gathering\Gatherer;
+use App\Gathering\SourceImages;
 use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Models\NamedList;
@@ -56,9 +56,9 @@ final class CutController
     }
 
     /** The source itself at preview size, for the wipe. */
-    public function before(Source $source, Gatherer $gatherer): Response
+    public function before(Source $source, SourceImages $images): Response
     {
-        $picture = $gatherer->preview($source)->bitmap();
+        $picture = $images->preview($source)->bitmap();
         $patches = new PixelPatches;
         $patches->add($picture->bounds(), $picture);
 
@@ -86,12 +86,12 @@ final class CutController
     }
 
     /** The tip as it will print, and what the checks found. */
-    public function checks(Request $request, Source $source, Cutter $cutter, Gatherer $gatherer): Response
+    public function checks(Request $request, Source $source, Cutter $cutter, SourceImages $images): Response
     {
         $body = JsonBody::read($request)->keys(['list', 'at', 'backdrop']);
         $list = CutList::read($body->object('list'));
         [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0));
-        $cut = CutResult::of($replay, $list, fn (): Bitmap => $gatherer->preview($source)->bitmap(), $factor);
+        $cut = CutResult::of($replay, $list, fn (): Bitmap => $images->preview($source)->bitmap(), $factor);
         $levels = new HalvedMipChain(Frame::fromPicture($cut->picture, $list->kind));
         $prints = PrintPreview::paint($levels, $list->kind, PrintPreview::BACKDROPS[$body->choice('backdrop', array_keys(PrintPreview::BACKDROPS), 'white')]);
         $strip = PrintPreview::onAll($levels, $list->kind);

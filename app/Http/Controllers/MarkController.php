@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Gathering\Gatherer;
 use App\Gathering\MarkPicture;
 use App\Gathering\PlainPen;
+use App\Gathering\SourceIntake;
 use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Models\Brush;
@@ -50,7 +50,7 @@ final class MarkController
         return response()->json(['box' => $box->toArray()]);
     }
 
-    public function keep(Request $request, Sheet $sheet, MarkPicture $mark, Gatherer $gatherer, InHand $inHand): JsonResponse
+    public function keep(Request $request, Sheet $sheet, MarkPicture $mark, SourceIntake $sources, InHand $inHand): JsonResponse
     {
         if ($sheet->layer()->strokes()->where('undone', false)->doesntExist()) {
             throw new InvalidInput('mark', 'Nothing is drawn yet. Draw a mark first.');
@@ -58,7 +58,7 @@ final class MarkController
         $body = $request->getContent() === '' ? null : JsonBody::read($request)->keys(['scale', 'turn', 'dx', 'dy', 'prints']);
         $kind = TipKind::from($body?->choice('prints', TipKind::names(), TipKind::InkMask->value) ?? TipKind::InkMask->value);
         $placing = $body === null ? new Placing : Placing::read($body);
-        $source = $gatherer->takeIn($mark->png($sheet, $placing, $kind === TipKind::InkMask), 'Drawn mark', 'mark');
+        $source = $sources->takeIn($mark->png($sheet, $placing, $kind === TipKind::InkMask), 'Drawn mark', 'mark');
         if ($kind !== TipKind::InkMask) {
             $source->update(['cut_list' => CutList::read([...$source->cutListOrFirst()->toArray(), 'kind' => $kind->value])]);
         }

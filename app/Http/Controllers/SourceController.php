@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Gathering\Gatherer;
+use App\Gathering\SourceImages;
+use App\Gathering\SourceIntake;
 use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Http\Requests\BringIn;
@@ -21,9 +22,9 @@ use Yarrowfog\Core\InvalidInput;
 final class SourceController
 {
     /** A file that is here already is not taken twice. */
-    public function store(BringIn $request, Gatherer $gatherer, InHand $inHand): JsonResponse
+    public function store(BringIn $request, SourceIntake $sources, InHand $inHand): JsonResponse
     {
-        [$source, $wasHere] = $gatherer->takeInOnce($request->bytes(), $request->name());
+        [$source, $wasHere] = $sources->takeInOnce($request->bytes(), $request->name());
         $inHand->take($source);
 
         return response()->json(['id' => $source->id, 'name' => $source->name, 'cut' => route('cut', $source), 'already' => $wasHere], $wasHere ? 200 : 201);
@@ -43,9 +44,9 @@ final class SourceController
     }
 
     /** A drawing of lines made at another size. */
-    public function redraw(Request $request, Source $source, Gatherer $gatherer): JsonResponse
+    public function redraw(Request $request, Source $source, SourceIntake $sources): JsonResponse
     {
-        $gatherer->redraw($source, JsonBody::read($request)->keys(['side'])->integer('side', SvgFile::SMALLEST, SvgFile::LARGEST));
+        $sources->redraw($source, JsonBody::read($request)->keys(['side'])->integer('side', SvgFile::SMALLEST, SvgFile::LARGEST));
 
         return response()->json(['width' => $source->width, 'height' => $source->height]);
     }
@@ -70,8 +71,8 @@ final class SourceController
         return response()->json(['restored' => true]);
     }
 
-    public function thumb(Source $source, Gatherer $gatherer): Response
+    public function thumb(Source $source, SourceImages $images): Response
     {
-        return response($gatherer->thumb($source), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return response($images->thumb($source), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=31536000, immutable']);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Gathering\Gatherer;
+use App\Gathering\SourceImages;
 use App\Http\JsonBody;
 use App\Models\Brush;
 use App\Models\BrushVersion;
@@ -27,10 +27,10 @@ use Yarrowfog\Core\Raster\Plane;
 final class ToothController
 {
     /** A tooth of one's own from a source. */
-    public function store(Request $request, Gatherer $gatherer, BlobStore $kept): JsonResponse
+    public function store(Request $request, SourceImages $images, BlobStore $kept): JsonResponse
     {
         $source = Source::query()->find(JsonBody::read($request)->keys(['source'])->integer('source', 1, PHP_INT_MAX)) ?? throw new InvalidInput('source', 'This source is gone. Choose another one.');
-        $heights = SeamlessTooth::of($gatherer->preview($source)->bitmap());
+        $heights = SeamlessTooth::of($images->preview($source)->bitmap());
         $tooth = Tooth::query()->create(['name' => $source->name, 'hash' => $kept->put($heights->toBytes()), 'side' => $heights->width, 'source_id' => $source->id]);
 
         return response()->json(['tooth' => self::card($tooth)], 201);

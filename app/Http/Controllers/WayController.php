@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Gathering\Gatherer;
+use App\Gathering\SourceIntake;
 use App\Gathering\Way;
 use App\Gathering\Ways;
 use App\Http\InHand;
@@ -81,12 +81,12 @@ final class WayController
         return new Response(PictureFile::png($taken->picture), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=86400']);
     }
 
-    public function store(Request $request, string $way, Gatherer $gatherer, InHand $inHand): JsonResponse
+    public function store(Request $request, string $way, SourceIntake $sources, InHand $inHand): JsonResponse
     {
         $found = $this->way($way);
         $body = JsonBody::read($request)->keys(['numbers', 'name']);
         $numbers = Numbers::read($found->params(), $body->object('numbers'));
-        $source = $gatherer->takeFrom($found, $numbers, $body->text('name', $found->name($numbers), 120));
+        $source = $sources->takeFrom($found, $numbers, $body->text('name', $found->name($numbers), 120));
         $inHand->take($source);
 
         return response()->json(['id' => $source->id, 'name' => $source->name, 'cut' => route('cut', $source)], 201);

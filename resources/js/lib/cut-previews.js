@@ -1,5 +1,5 @@
 import { callForPixels } from './call';
-import { Latest, quietly } from './latest';
+import { LatestWins, debounce } from './latest-wins';
 
 const PX = new Intl.NumberFormat('en-GB');
 /** Pictures under way while a slider moves: one is made while the one before it is on its way. */
@@ -23,12 +23,12 @@ export const cutPreviews = {
     size: '',
 
     beginPreviews() {
-        this.previewing = new Latest(UNDER_WAY);
-        this.checking = new Latest();
+        this.previewing = new LatestWins(UNDER_WAY);
+        this.checking = new LatestWins();
         this.changedAt = 0;
         this.took = [0, 0];
-        this.rested = quietly(RESTS, () => this.previewing.run((counts) => this.previewOnce('whole', counts)));
-        this.checkSoon = quietly(RESTS, () => this.checkAtRest());
+        this.rested = debounce(RESTS, () => this.previewing.run((counts) => this.previewOnce('whole', counts)));
+        this.checkSoon = debounce(RESTS, () => this.checkAtRest());
     },
     /** While a slider moves and a picture takes long, it is shown smaller; at rest, whole. */
     preview() {

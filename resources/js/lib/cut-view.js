@@ -1,5 +1,5 @@
 import { areaOutline, clamped, cropped, inverse, round, sample, through, toLine } from './cut-places';
-import { Plain } from './plain';
+import { NonReactive } from './non-reactive';
 
 const MOST_ZOOM = 32;
 const EDGE = 20;
@@ -13,7 +13,7 @@ const HOLD = 10;
  * the chosen step. It maps places between the screen, the picture, the source and the picture as
  * it reached a step; matrices come from the engine with every preview.
  */
-export class CutView extends Plain {
+export class CutView extends NonReactive {
     /**
      * @param {object} of
      * @param {HTMLCanvasElement} of.canvas

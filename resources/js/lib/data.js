@@ -51,6 +51,6 @@ export function extended(object, more) {
  * @param {T} thing
  * @returns {T}
  */
-export function settled(thing) {
+export function frozen(thing) {
     return thing !== null && typeof thing === 'object' ? Object.freeze(thing) : thing;
 }

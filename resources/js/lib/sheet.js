@@ -4,13 +4,13 @@ import { enlargedAbout } from './canvas';
 import { catchPan } from './pan';
 import { catchPen } from './pen';
 import { Strokes } from './strokes';
-import { Plain } from './plain';
+import { NonReactive } from './non-reactive';
 
 /**
  * A sheet on screen: its pixels, its view, and the pen on it. It only shows what the
  * engine answers.
  */
-export class SheetView extends Plain {
+export class SheetView extends NonReactive {
     /**
      * @param {object} options  url, canvas, mat (the element around it), order() for the brush in hand,
      *                          onPen(isPen), onHistory(words), say(message), onWait(names) if it wants to know,

@@ -1,7 +1,7 @@
 import { Away, callForPixels } from './call';
 import { uuid } from './data';
-import { Pieces } from './pieces';
-import { Plain } from './plain';
+import { LiveStrokeSender } from './live-stroke-sender';
+import { NonReactive } from './non-reactive';
 
 const RETRY = 2000;
 
@@ -12,7 +12,7 @@ const RETRY = 2000;
  * through reloads too, and is sent when the server is back. One that the server refuses, for whatever reason, is kept there
  * too, until the painter offers it again or lets it go.
  */
-export class Strokes extends Plain {
+export class Strokes extends NonReactive {
     /**
      * @param {string} sheet  URL of the sheet
      * @param {(patches: object[]) => void} show
@@ -42,7 +42,7 @@ export class Strokes extends Plain {
 
     /** @param {object} order  brush, size, opacity, inks, roll, realPressure */
     begin(order, first) {
-        const stroke = new Pieces(`${this.sheet}/pen/pieces`, { ...order, stroke: uuid() }, {}, first, { show: this.show, told: (words) => this.wait(words.provisional), say: this.say });
+        const stroke = new LiveStrokeSender(`${this.sheet}/pen/pieces`, { ...order, stroke: uuid() }, {}, first, { show: this.show, told: (words) => this.wait(words.provisional), say: this.say });
         this.current = stroke;
         // Its pieces are laid over the sheet, so the stroke before must have reached it.
         this.tail = this.tail.then(() => stroke.paint()).then(() => this.#sendWaiting());

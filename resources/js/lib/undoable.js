@@ -1,5 +1,5 @@
 import { isTyping } from './data';
-import { Past } from './past';
+import { UndoHistory } from './undo-history';
 
 /** Calls undo or redo for Ctrl Z, Ctrl Shift Z and Ctrl Y, unless a field has the keys. */
 export function catchUndoKeys(room) {
@@ -25,7 +25,7 @@ export const undoable = {
     canUndo: false,
     canRedo: false,
     beginPast(key) {
-        this.past = new Past(key, this.written());
+        this.past = new UndoHistory(key, this.written());
         this.flags();
         catchUndoKeys(this);
         // What was changed a moment before the page is left is noted too.

@@ -3,7 +3,7 @@ import { cutList } from '../lib/cut-list';
 import { canvasOf, cutPreviews } from '../lib/cut-previews';
 import { CutView } from '../lib/cut-view';
 import { extended, isTyping, pageData, uuid } from '../lib/data';
-import { Latest, quietly } from '../lib/latest';
+import { LatestWins, debounce } from '../lib/latest-wins';
 import { undoable } from '../lib/undoable';
 
 const BACKDROPS = [
@@ -42,10 +42,10 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
             change: (numbers) => this.change(this.steps[this.chosenAt], numbers),
             onZoom: (percent) => { this.percent = `${percent} %`; },
         });
-        this.painting = new Latest();
+        this.painting = new LatestWins();
         this.beginPreviews();
-        this.saveSoon = quietly(300, () => this.save());
-        this.noteSoon = quietly(250, () => this.note());
+        this.saveSoon = debounce(300, () => this.save());
+        this.noteSoon = debounce(250, () => this.note());
         this.fill(this.list);
         this.beginPast(this.set ? `cut:set ${this.set.url} ${this.set.position}` : `cut:${this.id}`);
         this.$watch('steps', () => this.changed());

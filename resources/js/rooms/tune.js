@@ -1,7 +1,7 @@
 import { call, callForPixels } from '../lib/call';
 import { countOn, drawCoarse, showPicture } from '../lib/canvas';
-import { anyRoll, extended, pageData, settled } from '../lib/data';
-import { Latest, quietly } from '../lib/latest';
+import { anyRoll, extended, pageData, frozen } from '../lib/data';
+import { LatestWins, debounce } from '../lib/latest-wins';
 import { undoable } from '../lib/undoable';
 import { about } from '../tuning/about';
 import { controls } from '../tuning/controls';
@@ -65,14 +65,14 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
 
     init() {
         this.dpi = Number(localStorage.getItem(DPI)) || 300;
-        this.painting = new Latest(UNDER_WAY);
-        this.advising = new Latest();
-        this.weighing = new Latest();
-        this.ranging = new Latest();
-        this.saveSoon = quietly(300, () => this.save());
-        this.adviseSoon = quietly(60, () => this.advising.run(() => this.painting.idle().then(() => this.advise())));
-        this.weighSoon = quietly(RESTS, () => this.weighing.run(() => this.advising.idle().then(() => this.weigh())));
-        this.noteSoon = quietly(250, () => this.note());
+        this.painting = new LatestWins(UNDER_WAY);
+        this.advising = new LatestWins();
+        this.weighing = new LatestWins();
+        this.ranging = new LatestWins();
+        this.saveSoon = debounce(300, () => this.save());
+        this.adviseSoon = debounce(60, () => this.advising.run(() => this.painting.idle().then(() => this.advise())));
+        this.weighSoon = debounce(RESTS, () => this.weighing.run(() => this.advising.idle().then(() => this.weigh())));
+        this.noteSoon = debounce(250, () => this.note());
         this.beginPractising();
         this.beginKeeping();
         this.beginPast(`tune:${this.id}`);
@@ -118,7 +118,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
         this.saveSoon();
     },
     fill(state) {
-        Object.assign(this, { ...state, brush: settled(state.brush) });
+        Object.assign(this, { ...state, brush: frozen(state.brush) });
     },
     get standing() {
         return `${Math.round(this.brush.settings.size.base)} px · ${this.isChanged ? 'changed since kept' : 'kept'}`;
@@ -365,5 +365,5 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, keepin
 
 /** What the page was given is never changed in place. */
 function settledAll(data) {
-    return Object.fromEntries(Object.entries(data).map(([key, value]) => [key, settled(value)]));
+    return Object.fromEntries(Object.entries(data).map(([key, value]) => [key, frozen(value)]));
 }

@@ -1,7 +1,7 @@
 import { call, callForPixels, Refused } from '../lib/call';
 import { extended, pageData } from '../lib/data';
 import { formFields } from '../lib/form';
-import { Latest } from '../lib/latest';
+import { LatestWins } from '../lib/latest-wins';
 
 /** A way in that makes a picture of numbers: looked at while they change, then taken. */
 export const wayRoom = () => extended({ ...formFields, ...pageData('way-data') }, {
@@ -12,7 +12,7 @@ export const wayRoom = () => extended({ ...formFields, ...pageData('way-data') }
     message: '',
 
     init() {
-        this.looking = new Latest();
+        this.looking = new LatestWins();
         this.recipe.numbers = this.numbersNow;
         this.look();
     },

@@ -1,4 +1,4 @@
-import { extended, settled } from '../lib/data';
+import { extended, frozen } from '../lib/data';
 
 /** Words for how much a setting matters, by the share from which they hold. */
 const SHARES = [[0.3, 'strong'], [0.12, 'clear'], [0.03, 'gentle'], [0, 'slight']];
@@ -87,7 +87,7 @@ export const controls = {
         this.put(id, part, value);
     },
     put(id, part, value) {
-        this.brush = settled({ ...this.brush, settings: { ...this.brush.settings, [id]: { ...this.brush.settings[id], [part]: value } } });
+        this.brush = frozen({ ...this.brush, settings: { ...this.brush.settings, [id]: { ...this.brush.settings[id], [part]: value } } });
     },
     choice(id) {
         return this.brush.settings[id]?.base;
@@ -152,6 +152,6 @@ export const controls = {
         if (c.part === 'base' && c.kind === 'number') {
             value.drives = this.keptBrush.settings[c.id].drives;
         }
-        this.brush = settled({ ...this.brush, settings: { ...this.brush.settings, [c.id]: value } });
+        this.brush = frozen({ ...this.brush, settings: { ...this.brush.settings, [c.id]: value } });
     },
 };

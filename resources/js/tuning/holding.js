@@ -1,7 +1,7 @@
 import { callForPixels } from '../lib/call';
 import { countOn } from '../lib/canvas';
-import { settled } from '../lib/data';
-import { Latest } from '../lib/latest';
+import { frozen } from '../lib/data';
+import { LatestWins } from '../lib/latest-wins';
 
 const NOW = 'now';
 
@@ -17,7 +17,7 @@ export const holding = {
     divider: 500,
     beginHolding() {
         // In the queue of the swatch itself they would take the place of a swatch that waits.
-        this.holdingSides = new Latest();
+        this.holdingSides = new LatestWins();
         this.held = JSON.parse(sessionStorage.getItem(`held:${this.id}`) || '[]');
     },
     hold() {
@@ -146,12 +146,12 @@ export const holding = {
         this.note();
         if (difference.id.startsWith('ink ')) {
             const which = difference.id.slice(4);
-            this.brush = settled({ ...this.brush, inks: { ...this.brush.inks, [which]: from.brush.inks[which] } });
+            this.brush = frozen({ ...this.brush, inks: { ...this.brush.inks, [which]: from.brush.inks[which] } });
         } else if (difference.id.startsWith('part ')) {
             const which = difference.id.slice(5);
             this.parts = { ...this.parts, [which]: from.parts[which] };
         } else {
-            this.brush = settled({ ...this.brush, settings: { ...this.brush.settings, [difference.id]: from.brush.settings[difference.id] } });
+            this.brush = frozen({ ...this.brush, settings: { ...this.brush.settings, [difference.id]: from.brush.settings[difference.id] } });
         }
     },
     takeAllFrom(side) {

@@ -1,7 +1,7 @@
 import { callForPixels } from '../lib/call';
 import { countOn, showPicture } from '../lib/canvas';
-import { settled } from '../lib/data';
-import { Latest } from '../lib/latest';
+import { frozen } from '../lib/data';
+import { LatestWins } from '../lib/latest-wins';
 
 const RECENT = 'inks:recent';
 const MOST_RECENT = 14;
@@ -19,7 +19,7 @@ export const inking = {
 
     beginInking() {
         this.recent = JSON.parse(localStorage.getItem(RECENT) || '[]');
-        this.toning = new Latest();
+        this.toning = new LatestWins();
     },
     ink(which) {
         return this.brush.inks[which];
@@ -29,11 +29,11 @@ export const inking = {
     },
     putInk(hex) {
         if (this.brush.inks[this.inkInHand] !== hex) {
-            this.brush = settled({ ...this.brush, inks: { ...this.brush.inks, [this.inkInHand]: hex } });
+            this.brush = frozen({ ...this.brush, inks: { ...this.brush.inks, [this.inkInHand]: hex } });
         }
     },
     swapInks() {
-        this.brush = settled({ ...this.brush, inks: { main: this.brush.inks.second, second: this.brush.inks.main } });
+        this.brush = frozen({ ...this.brush, inks: { main: this.brush.inks.second, second: this.brush.inks.main } });
         if (this.panel === 'inks') {
             this.askTone({ hex: this.ink(this.inkInHand) });
         }

@@ -1,6 +1,6 @@
 import { Away, call, Refused } from '../lib/call';
-import { settled, uuid } from '../lib/data';
-import { quietly } from '../lib/latest';
+import { frozen, uuid } from '../lib/data';
+import { debounce } from '../lib/latest-wins';
 
 /** ms after which a server that is away is asked again. */
 const AGAIN = 1500;
@@ -18,10 +18,10 @@ export const keeping = {
         // A reload of this window is still this window; another one is not.
         this.tab = sessionStorage.getItem('tab') || uuid();
         sessionStorage.setItem('tab', this.tab);
-        this.storeUnsavedSoon = quietly(120, () => this.isUnsaved && this.storeUnsaved());
+        this.storeUnsavedSoon = debounce(120, () => this.isUnsaved && this.storeUnsaved());
         const left = JSON.parse(sessionStorage.getItem(`unsaved:${this.id}`) || 'null');
         if (left && left.revision === this.revision) {
-            Object.assign(this, { ...left.state, brush: settled(left.state.brush) });
+            Object.assign(this, { ...left.state, brush: frozen(left.state.brush) });
             this.isUnsaved = true;
             this.saveSoon();
         }
@@ -114,10 +114,10 @@ export const keeping = {
         }
     },
     takeUp(state) {
-        Object.assign(this, { keptBrush: settled(state.keptBrush), keptParts: settled(state.keptParts), revision: state.revision, versions: settled(state.versions) });
+        Object.assign(this, { keptBrush: frozen(state.keptBrush), keptParts: frozen(state.keptParts), revision: state.revision, versions: frozen(state.versions) });
         this.isSaved();
         if (JSON.stringify(this.drawn()) !== JSON.stringify({ brush: state.brush, parts: state.parts, roll: state.roll })) {
-            Object.assign(this, { brush: settled(state.brush), parts: state.parts, roll: state.roll });
+            Object.assign(this, { brush: frozen(state.brush), parts: state.parts, roll: state.roll });
         }
     },
     /** Of two windows: what stands here becomes a brush of its own. */

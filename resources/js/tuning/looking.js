@@ -1,4 +1,4 @@
-import { isTyping, settled } from '../lib/data';
+import { isTyping, frozen } from '../lib/data';
 import { drawLit } from './stations';
 
 /** Looking closely at the swatch: enlarged, on another backdrop, dab by dab. */
@@ -44,7 +44,7 @@ export const looking = {
         }
     },
     light(lit) {
-        this.lit = settled(lit);
+        this.lit = frozen(lit);
         this.readings = lit ? lit.dab[10] : {};
         cancelAnimationFrame(this.lighting);
         this.lighting = requestAnimationFrame(() => {

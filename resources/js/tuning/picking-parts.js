@@ -1,4 +1,4 @@
-import { settled } from '../lib/data';
+import { frozen } from '../lib/data';
 import { call } from '../lib/call';
 
 /** Tip, bite and tooth of a brush, chosen from the library. */
@@ -30,7 +30,7 @@ export const pickingParts = {
     },
     takeTip(tip) {
         this.parts = { ...this.parts, tip: tip.id };
-        this.brush = settled({ ...this.brush, kind: tip.kind });
+        this.brush = frozen({ ...this.brush, kind: tip.kind });
     },
     takeBite(tip) {
         this.parts = { ...this.parts, bite: tip?.id ?? null };

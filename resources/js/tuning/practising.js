@@ -1,7 +1,7 @@
 import { call, callForPixels, upload } from '../lib/call';
 import { showPicture } from '../lib/canvas';
-import { settled, uuid } from '../lib/data';
-import { Pieces } from '../lib/pieces';
+import { frozen, uuid } from '../lib/data';
+import { LiveStrokeSender } from '../lib/live-stroke-sender';
 
 const BY_HAND = 'by hand';
 const FIRST = 'swell, flicks and taps';
@@ -55,7 +55,7 @@ export const practising = {
         this.isPainting = true;
         // What lies under the stroke is needed once: after that the engine has it.
         const { strokes, under, recorded, pen, ...order } = this.order();
-        this.stroke = new Pieces(`${this.url}/pen/pieces`, { ...order, stroke: uuid(), realPressure: isPen }, { strokes, under, recorded, pen }, sample, {
+        this.stroke = new LiveStrokeSender(`${this.url}/pen/pieces`, { ...order, stroke: uuid(), realPressure: isPen }, { strokes, under, recorded, pen }, sample, {
             show: (patches) => this.showPieces(patches),
             told: (words) => {
                 if (this.hasCurve) {
@@ -77,7 +77,7 @@ export const practising = {
         const { stroke } = this;
         stroke.end(samples);
         const id = stroke.order.stroke;
-        this.trail = { ...this.trail, [id]: settled({ realPressure: stroke.order.realPressure, samples: settled(stroke.samples) }) };
+        this.trail = { ...this.trail, [id]: frozen({ realPressure: stroke.order.realPressure, samples: frozen(stroke.samples) }) };
         // A stroke is one step back, whatever is changed right after it.
         this.note();
         this.marks = [...this.marks, id];

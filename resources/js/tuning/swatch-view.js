@@ -1,7 +1,7 @@
 import { enlargedAbout } from '../lib/canvas';
 import { catchPan } from '../lib/pan';
 import { catchPen } from '../lib/pen';
-import { Plain } from '../lib/plain';
+import { NonReactive } from '../lib/non-reactive';
 
 const MOST_ZOOM = 8;
 
@@ -9,7 +9,7 @@ const MOST_ZOOM = 8;
  * The swatch on screen: true size or up to eight times as large, moved about, pointed at, and
  * painted on. It only shows what the engine answers.
  */
-export class SwatchView extends Plain {
+export class SwatchView extends NonReactive {
     /**
      * @param {object} of
      * @param {HTMLElement} of.mat  what it fills

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { Pieces } from '../../resources/js/lib/pieces';
+import { LiveStrokeSender } from '../../resources/js/lib/live-stroke-sender';
 import { call, callForPixels, Refused } from '../../resources/js/lib/call';
 
 let sent;
@@ -57,7 +57,7 @@ test('what the server refuses is a sentence, and too old a page has one of its o
 
 test('a stroke begins with all that it needs, goes on with what is new, and begins anew when asked to', async () => {
     const told = [];
-    const stroke = new Pieces('/live', { stroke: 'u' }, { brush: 5 }, [0, 1, 1], { show: () => {}, told: (words) => told.push(words.state), say: () => {} });
+    const stroke = new LiveStrokeSender('/live', { stroke: 'u' }, { brush: 5 }, [0, 1, 1], { show: () => {}, told: (words) => told.push(words.state), say: () => {} });
     answers.push(() => answer({ state: 'a' }), () => answer({ again: true }), () => {
         stroke.end([[3, 4, 4]]);
 
@@ -78,7 +78,7 @@ test('a stroke begins with all that it needs, goes on with what is new, and begi
 
 test('a refused piece says why, and the stroke waits for its whole trace', async () => {
     const said = [];
-    const stroke = new Pieces('/live', {}, {}, [0, 1, 1], { show: () => {}, told: () => {}, say: (message) => said.push(message) });
+    const stroke = new LiveStrokeSender('/live', {}, {}, [0, 1, 1], { show: () => {}, told: () => {}, say: (message) => said.push(message) });
     answers.push(() => ({ ok: false, status: 422, json: async () => ({ message: 'The brush is gone.' }) }));
     const painted = stroke.paint();
     await vi.waitFor(() => expect(said).toEqual(['The brush is gone.']));

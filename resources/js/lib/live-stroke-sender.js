@@ -1,8 +1,8 @@
 import { callForPixels, Refused } from './call';
-import { Plain } from './plain';
+import { NonReactive } from './non-reactive';
 
 /** One stroke on its way: what is new of it goes to the engine in pieces while the pen moves. */
-export class Pieces extends Plain {
+export class LiveStrokeSender extends NonReactive {
     /**
      * @param {string} url  that takes pieces; all of one stroke must come to the same worker, so each names the stroke there too
      * @param {{ stroke: string } & Record<string, unknown>} order  what is sent with every piece; its stroke is a UUID

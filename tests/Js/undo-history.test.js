@@ -1,5 +1,5 @@
 import { beforeEach, expect, test } from 'vitest';
-import { Past } from '../../resources/js/lib/past';
+import { UndoHistory } from '../../resources/js/lib/undo-history';
 import { Store } from './storage';
 
 beforeEach(() => {
@@ -7,7 +7,7 @@ beforeEach(() => {
 });
 
 test('undo goes back through every state, and redo forth', () => {
-    const past = new Past('a', { size: 1 });
+    const past = new UndoHistory('a', { size: 1 });
     past.note({ size: 2 });
     past.note({ size: 3 });
     expect(past.undo()).toEqual({ size: 2 });
@@ -20,7 +20,7 @@ test('undo goes back through every state, and redo forth', () => {
 });
 
 test('the same state twice is one step, and a new one ends the way forth', () => {
-    const past = new Past('a', 1);
+    const past = new UndoHistory('a', 1);
     past.note(1);
     expect(past.canUndo).toBe(false);
     past.note(2);
@@ -31,22 +31,22 @@ test('the same state twice is one step, and a new one ends the way forth', () =>
 });
 
 test('it survives a reload, unless the thing was changed elsewhere', () => {
-    const past = new Past('a', 1);
+    const past = new UndoHistory('a', 1);
     past.note(2);
-    expect(new Past('a', 2).canUndo).toBe(true);
-    expect(new Past('a', 5).canUndo).toBe(false);
-    expect(new Past('b', 2).canUndo).toBe(false);
+    expect(new UndoHistory('a', 2).canUndo).toBe(true);
+    expect(new UndoHistory('a', 5).canUndo).toBe(false);
+    expect(new UndoHistory('b', 2).canUndo).toBe(false);
 });
 
 test('two hundred states are kept, and a full store costs no step in the page', () => {
     globalThis.sessionStorage = new Store(300);
-    const past = new Past('a', 0);
+    const past = new UndoHistory('a', 0);
     for (let i = 1; i <= 60; i++) {
         past.note(i);
     }
     expect(past.undo()).toBe(59);
     globalThis.sessionStorage = new Store();
-    const long = new Past('b', 0);
+    const long = new UndoHistory('b', 0);
     for (let i = 1; i <= 300; i++) {
         long.note(i);
     }

@@ -10,23 +10,17 @@ use App\Pictures\PictureFile;
 use App\Pictures\PictureRefused;
 use App\Pictures\SvgFile;
 use App\Store\BlobStore;
-use App\Store\DerivativeCache;
 use Illuminate\Database\Eloquent\Builder;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\InvalidInput;
 
-/** Takes pictures in as they come, and shows them at the sizes that the rooms need. */
-final readonly class Gatherer
+/** Takes pictures in as they come. */
+final readonly class SourceIntake
 {
-    /** px of the longer side of what Cut shows while a slider moves. */
-    public const PREVIEW = 1000;
-
-    private const THUMB = 440;
-
     /** Where a source came from that is a drawing of lines. */
     private const LINES = 'lines';
 
-    public function __construct(private BlobStore $kept, private DerivativeCache $derived)
+    public function __construct(private BlobStore $kept)
     {
     }
 
@@ -125,37 +119,5 @@ final readonly class Gatherer
         $bytes = PictureFile::encode($taken->picture->width, $taken->picture->height, $taken->picture->toBytes(), $taken->isPhoto ? 'jpeg' : 'png', $taken->dpi);
 
         return $this->takeIn($bytes, $name, $way->id(), $numbers->toArray());
-    }
-
-    public function picture(Source $source, ?int $longest = null): Picture
-    {
-        return PictureFile::read($this->kept->get($source->hash), $longest);
-    }
-
-    /** Size of the preview against the source. */
-    public function previewFactor(Source $source): float
-    {
-        return max(1, (int) round($source->width * min(1.0, self::PREVIEW / max($source->width, $source->height)))) / $source->width;
-    }
-
-    /** The source at preview size; it is decoded once. */
-    public function preview(Source $source): Picture
-    {
-        $factor = min(1.0, self::PREVIEW / max($source->width, $source->height));
-        $width = max(1, (int) round($source->width * $factor));
-        $height = max(1, (int) round($source->height * $factor));
-        $rgba = $this->derived->remember("{$source->hash}-preview", fn (): string => $this->picture($source, self::PREVIEW)->rgba);
-
-        return new Picture($width, $height, $rgba, $source->dpi);
-    }
-
-    /** A small JPEG or PNG for the wall. */
-    public function thumb(Source $source): string
-    {
-        return $this->derived->remember("{$source->hash}-thumb", function () use ($source): string {
-            $small = $this->picture($source, self::THUMB);
-
-            return PictureFile::encode($small->width, $small->height, $small->rgba, 'png');
-        });
     }
 }

@@ -1,4 +1,4 @@
-import { Plain } from './plain';
+import { NonReactive } from './non-reactive';
 
 const MOST = 200;
 
@@ -7,7 +7,7 @@ const MOST = 200;
  *
  * @template T
  */
-export class Past extends Plain {
+export class UndoHistory extends NonReactive {
     /**
      * @param {string} key
      * @param {T} state

@@ -1,4 +1,4 @@
-import { Plain } from './plain';
+import { NonReactive } from './non-reactive';
 
 /**
  * Runs one job at a time, or a few. While they run, only the newest of those that wait is kept, so
@@ -9,7 +9,7 @@ import { Plain } from './plain';
  *
  * @typedef {(counts: () => boolean, isLast: () => boolean) => unknown} Job
  */
-export class Latest extends Plain {
+export class LatestWins extends NonReactive {
     #width;
     #running = 0;
     #begun = 0;
@@ -77,7 +77,7 @@ export class Latest extends Plain {
  * @param {number} ms
  * @param {() => void} job
  */
-export function quietly(ms, job) {
+export function debounce(ms, job) {
     /** @type {ReturnType<typeof setTimeout>|undefined} */
     let timer;
 

@@ -4,6 +4,6 @@
  * Alpine wraps what a component holds in proxies, through which private members cannot be
  * reached; its reactivity leaves alone what carries this mark (markRaw of @vue/reactivity).
  */
-export class Plain {
+export class NonReactive {
     __v_skip = true;
 }
