@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Gathering;
 
-use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Stroke;
 use App\Painting\BrushTextureLoader;
@@ -53,13 +52,12 @@ final readonly class MarkPicture
 
                 continue;
             }
-            $brush = Brush::withTrashed()->with('tip')->where('id', $stroke->brush_id)->first();
-            if ($brush === null) {
+            if ($stroke->textures === null) {
                 continue;
             }
             $settings = $placing->brush($stroke->brush);
             $trace = $placing->trace($stroke->unpack(), $sheet->width, $sheet->height);
-            $painter = new StrokePainter($this->tips->kit($brush, $settings), $settings, new PictureBackdrop($picture));
+            $painter = new StrokePainter($this->tips->ofStroke($stroke->textures, $settings), $settings, new PictureBackdrop($picture));
             $picture = Compositor::over($picture, $sheet->bounds(), $painter->stroke($trace, $stroke->roll, $sheet->bounds()));
         }
 

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Models\Casts\AsBrushParts;
-use App\Models\Casts\AsBrushSettings;
+use App\Models\Casts\AsValue;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -51,7 +50,7 @@ final class Brush extends Model
 
     protected function casts(): array
     {
-        return ['kept' => AsBrushSettings::class, 'draft' => AsBrushSettings::class, 'draft_parts' => AsBrushParts::class, 'tags' => 'array', 'is_plain' => 'boolean'];
+        return ['kept' => AsValue::of(BrushSettings::class), 'draft' => AsValue::of(BrushSettings::class), 'draft_parts' => AsValue::of(BrushParts::class), 'tags' => 'array', 'is_plain' => 'boolean'];
     }
 
     /** @return BelongsTo<Tip, $this> */

@@ -6,9 +6,10 @@ namespace App\Models;
 
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\JsonValue;
 
 /** What of the library a brush is made with: its tip, perhaps a second one that bites, perhaps a tooth of its own. */
-final readonly class BrushParts
+final readonly class BrushParts implements JsonValue
 {
     public function __construct(public int $tip, public ?int $bite = null, public ?int $tooth = null)
     {
@@ -37,6 +38,12 @@ final readonly class BrushParts
     public function findBite(): ?Tip
     {
         return $this->bite === null ? null : Tip::query()->find($this->bite) ?? throw new InvalidInput('parts.bite', 'The tip that bites is gone. Choose another one under Ground, or none.');
+    }
+
+    /** @throws InvalidInput when it is gone */
+    public function findTooth(): ?Tooth
+    {
+        return $this->tooth === null ? null : Tooth::query()->find($this->tooth) ?? throw new InvalidInput('parts.tooth', 'The tooth of this brush is gone. Choose another one under Ground.');
     }
 
     /** @return array{tip: int, bite: int|null, tooth: int|null} */

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Models\Casts\AsBrushParts;
-use App\Models\Casts\AsBrushSettings;
+use App\Models\Casts\AsValue;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Yarrowfog\Core\Stroke\BrushSettings;
@@ -26,6 +25,6 @@ final class BrushVersion extends Model
 
     protected function casts(): array
     {
-        return ['settings' => AsBrushSettings::class, 'parts' => AsBrushParts::class, 'created_at' => 'immutable_datetime'];
+        return ['settings' => AsValue::of(BrushSettings::class), 'parts' => AsValue::of(BrushParts::class), 'created_at' => 'immutable_datetime'];
     }
 }

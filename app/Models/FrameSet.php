@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Models\Casts\AsCutList;
+use App\Models\Casts\AsValue;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Yarrowfog\Core\Cut\CutList;
@@ -24,7 +24,7 @@ final class FrameSet extends Model
 
     protected function casts(): array
     {
-        return ['cut_list' => AsCutList::class, 'frames' => 'array', 'evened' => 'boolean'];
+        return ['cut_list' => AsValue::of(CutList::class), 'frames' => 'array', 'evened' => 'boolean'];
     }
 
     public function cutListOrFirst(): CutList

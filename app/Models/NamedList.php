@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Models\Casts\AsCutList;
+use App\Models\Casts\AsValue;
 use Illuminate\Database\Eloquent\Model;
 use Yarrowfog\Core\Cut\CutList;
 
@@ -21,6 +21,6 @@ final class NamedList extends Model
 
     protected function casts(): array
     {
-        return ['cut_list' => AsCutList::class];
+        return ['cut_list' => AsValue::of(CutList::class)];
     }
 }

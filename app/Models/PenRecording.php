@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Models\Casts\AsRecording;
+use App\Models\Casts\AsValue;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Yarrowfog\Core\Stroke\Practice\Recording;
@@ -27,7 +27,7 @@ final class PenRecording extends Model
 
     protected function casts(): array
     {
-        return ['strokes' => AsRecording::class];
+        return ['strokes' => AsValue::of(Recording::class)];
     }
 
     /** How many strokes, how long, and whether it presses. */

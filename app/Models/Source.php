@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Models\Casts\AsCutList;
+use App\Models\Casts\AsValue;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -36,7 +36,7 @@ final class Source extends Model
 
     protected function casts(): array
     {
-        return ['cut_list' => AsCutList::class, 'created_at' => 'immutable_datetime', 'recipe' => 'array', 'tags' => 'array'];
+        return ['cut_list' => AsValue::of(CutList::class), 'created_at' => 'immutable_datetime', 'recipe' => 'array', 'tags' => 'array'];
     }
 
     /** @return HasMany<Tip, $this> */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Models\Casts\AsBrushSettings;
+use App\Models\Casts\AsValue;
 use App\Store\Blob;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -18,7 +18,7 @@ use Yarrowfog\Core\Stroke\Trace;
  * @property int $layer_id
  * @property string $uuid
  * @property int|null $brush_id
- * @property string $tip_hash
+ * @property StrokeTextures|null $textures  what it was painted with; null for a fill
  * @property BrushSettings $brush
  * @property int $roll
  * @property string $trace gzipped JSON
@@ -31,7 +31,7 @@ final class Stroke extends Model
 
     protected function casts(): array
     {
-        return ['brush' => AsBrushSettings::class, 'undone' => 'boolean', 'is_fill' => 'boolean'];
+        return ['brush' => AsValue::of(BrushSettings::class), 'textures' => AsValue::of(StrokeTextures::class), 'undone' => 'boolean', 'is_fill' => 'boolean'];
     }
 
     /** A trace as `trace` holds it. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Models\Casts\AsCutList;
+use App\Models\Casts\AsValue;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -37,7 +37,7 @@ final class Tip extends Model
 
     protected function casts(): array
     {
-        return ['kind' => TipKind::class, 'cut_list' => AsCutList::class, 'frames' => 'array'];
+        return ['kind' => TipKind::class, 'cut_list' => AsValue::of(CutList::class), 'frames' => 'array'];
     }
 
     /** @return BelongsTo<Source, $this> */

@@ -6,6 +6,8 @@ namespace App\Painting;
 
 use App\Models\Brush;
 use App\Models\BrushParts;
+use App\Models\StoredPicture;
+use App\Models\StrokeTextures;
 use App\Models\Tip;
 use App\Models\Tooth;
 use App\Store\BlobStore;
@@ -61,6 +63,23 @@ final readonly class BrushTextureLoader
         $bite = $parts->findBite();
 
         return new BrushTextures($this->frames($tip ?? $parts->findTip()), $bite === null ? null : $this->frames($bite)[0], $this->tooth($settings->choice('tooth'), $parts->tooth));
+    }
+
+    /** Everything that a stroke was painted with, as it was then. */
+    public function ofStroke(StrokeTextures $textures, BrushSettings $settings): BrushTextures
+    {
+        $chain = fn (StoredPicture $p): TipMipChain => $this->levels($p->hash, $p->kind, $p->width, $p->height);
+        $tooth = $settings->choice('tooth');
+
+        return new BrushTextures(
+            array_map($chain, $textures->frames),
+            $textures->bite === null ? null : $chain($textures->bite),
+            match (true) {
+                $textures->tooth !== null => Plane::fromBytes($textures->tooth->width, $textures->tooth->height, $this->kept->get($textures->tooth->hash)),
+                in_array($tooth, Teeth::names(), true) => $this->loadMade($tooth),
+                default => null,
+            },
+        );
     }
 
     /** The heights of a made tooth. */

@@ -6,6 +6,7 @@ namespace App\Painting;
 
 use App\Models\Sheet;
 use App\Models\Stroke;
+use App\Models\StrokeTextures;
 use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
@@ -42,7 +43,7 @@ final readonly class SheetPainter
         return $this->lay($sheet, $painted, $changed, $this->shownMore($order, $changed, $sheet->bounds()), [
             'uuid' => $order->stroke,
             'brush_id' => $order->brush->id,
-            'tip_hash' => $order->brush->tip->hash,
+            'textures' => StrokeTextures::of($order->brush->parts(), $order->settings),
             'brush' => $order->settings,
             'roll' => $order->roll,
             'trace' => Stroke::pack($trace),
@@ -67,7 +68,6 @@ final readonly class SheetPainter
         return $this->lay($sheet, $fill, $fill->changedAreas(), [], [
             'uuid' => $stroke,
             'brush_id' => null,
-            'tip_hash' => '',
             'brush' => BrushSettings::standard(TipKind::InkMask)->withInks($ink, $ink),
             'roll' => 0,
             'trace' => Stroke::pack(new Trace([$place])),

@@ -7,11 +7,12 @@ namespace Yarrowfog\Core\Cut;
 use Yarrowfog\Core\Form\Numbers;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\JsonValue;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** The ordered steps from a source to a tip, and what the tip is to be. */
-final readonly class CutList
+final readonly class CutList implements JsonValue
 {
     /** More steps than any picture needs; a longer list is a mistake. */
     public const MOST_STEPS = 64;

@@ -8,13 +8,14 @@ use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\JsonValue;
 use Yarrowfog\Core\Stroke\Settings\FormSettings;
 use Yarrowfog\Core\Stroke\Settings\HandSettings;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** The settings and inks of a brush; its tip is kept apart. */
-final readonly class BrushSettings
+final readonly class BrushSettings implements JsonValue
 {
     public const MAIN_INK = '#24434c';
 

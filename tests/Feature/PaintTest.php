@@ -262,6 +262,33 @@ final class PaintTest extends FeatureTestCase
         self::assertEqualsWithDelta(255 * (1 - 0.998 ** 20), $middle(), 1.0);
     }
 
+    /** Strokes of an earlier version, which knew the first picture of their tip only, learn the rest from the library. */
+    public function test_strokes_of_an_earlier_version_learn_what_they_were_painted_with(): void
+    {
+        $brush = $this->brush();
+        [$sheet, $order, $samples] = $this->begun();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'brush' => $brush->id, 'samples' => $samples])->assertOk();
+        $known = DB::table('strokes')->value('textures');
+        $migration = require dirname(__DIR__, 2).'/database/migrations/2026_11_29_000011_stroke_textures.php';
+        $migration->down();
+        self::assertSame($brush->tip->hash, DB::table('strokes')->value('tip_hash'));
+        self::assertFalse(Schema::hasColumn('strokes', 'textures'));
+        $migration->up();
+        self::assertSame($known, DB::table('strokes')->value('textures'));
+        // A tip that was made anew since is found as it was; one that is nowhere any more is looked at itself.
+        foreach ([fn () => $this->postJson("/tips/{$brush->tip_id}/remake", ['list' => ['steps' => [['step' => 'clear-paper'], ['step' => 'trim', 'numbers' => ['margin' => 9]]]]])->assertOk(), fn () => DB::table('tip_makings')->delete()] as $change) {
+            $migration->down();
+            $change();
+            $migration->up();
+            self::assertSame($known, DB::table('strokes')->value('textures'));
+        }
+        // The brush and all that it used may be gone.
+        $migration->down();
+        DB::table('brushes')->delete();
+        $migration->up();
+        self::assertSame($brush->tip->hash, Stroke::query()->firstOrFail()->textures?->frames[0]->hash);
+    }
+
     /** What an earlier version kept, in tiles of 128 px and 8 bits, is there afterwards, and can be undone. */
     public function test_tiles_of_an_earlier_version_are_taken_over(): void
     {
@@ -277,7 +304,7 @@ final class PaintTest extends FeatureTestCase
         $stroke = Stroke::query()->firstOrFail()->id;
         $packed = fn (Bitmap $tile): Blob => new Blob((string) gzcompress($tile->toBytes(), 1));
         $before = Pictures::bitmap(128, 128, fn (int $x, int $y): int => $y << 25 | 0x3020FF);
-        $lower = Stroke::query()->create([...Stroke::query()->firstOrFail()->only('layer_id', 'brush_id', 'tip_hash', 'brush', 'roll'), 'trace' => new Blob('-'), 'uuid' => 'aaaaaaaa-d9cb-469f-a165-70867728950e'])->id;
+        $lower = Stroke::query()->create([...Stroke::query()->firstOrFail()->only('layer_id', 'brush_id', 'textures', 'brush', 'roll'), 'trace' => new Blob('-'), 'uuid' => 'aaaaaaaa-d9cb-469f-a165-70867728950e'])->id;
         DB::table('tiles')->insert([['layer_id' => $layer, 'place' => '1 0', 'pixels' => $packed($picture)], ['layer_id' => $layer, 'place' => '0 0', 'pixels' => $packed($picture)]]);
         // The later stroke changed one tile, the one before it made that one.
         DB::table('stroke_tiles')->insert([['stroke_id' => $lower, 'place' => '1 0', 'pixels' => $packed($before)], ['stroke_id' => $stroke, 'place' => '1 0', 'pixels' => null]]);

@@ -4,14 +4,19 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Cutting\TipMaker;
 use App\Gathering\Ways;
 use App\Models\Font;
 use App\Models\Sheet;
 use App\Models\Source;
+use App\Models\StoredPicture;
+use App\Models\Stroke;
+use App\Models\Tooth;
 use App\Pictures\PictureFile;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\TestWith;
+use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\InkBounds;
 use Yarrowfog\Core\Make\Finds;
 use Yarrowfog\Core\Tip\InkRule;
@@ -164,6 +169,33 @@ final class WaysTest extends FeatureTestCase
         self::assertEqualsWithDelta(200, $ink->x + $ink->width / 2, 3);
         self::assertEqualsWithDelta(200, $ink->y + $ink->height / 2, 3);
         $this->postJson("/marks/{$sheet->id}/keep", ['scale' => 900])->assertUnprocessable();
+    }
+
+    /** Whatever becomes of its brush and its tip, a mark is placed anew with what it was drawn with. */
+    public function test_a_mark_stays_as_it_was_drawn_when_its_brush_changes(): void
+    {
+        $brush = $this->brush(['size' => ['base' => 40], 'tooth' => ['base' => 'own'], 'toothDepth' => ['base' => 0.8]]);
+        $bite = app(TipMaker::class)->make($this->source(), CutList::read(['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 200]], ['step' => 'trim']]]), 'Bite')->tip;
+        $tooth = $this->postJson('/teeth', ['source' => $this->source()->id])->assertCreated()->json('tooth.id');
+        $brush->update(['bite_id' => $bite->id, 'tooth_id' => $tooth]);
+        $sheet = Sheet::blank('Mark', 400, 400, Sheet::TO_DRAW_A_MARK);
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'inks' => ['main' => '#000000'], 'roll' => 1, 'samples' => [[0, 60, 80, 0.5], [100, 240, 180, 0.5]]])->assertOk();
+        $placed = fn (): string => $this->kept(Source::query()->findOrFail($this->postJson("/marks/{$sheet->id}/keep", ['scale' => 1.3, 'turn' => 20])->assertCreated()->json('id')))->toBytes();
+        $first = $placed();
+        $kept = Stroke::query()->firstOrFail()->textures ?? self::fail();
+        self::assertSame([$brush->tip->hash], array_map(fn (StoredPicture $p): string => $p->hash, $kept->frames));
+        self::assertSame([$bite->hash, TipKind::InkMask], [$kept->bite?->hash, $kept->bite?->kind]);
+        self::assertSame(Tooth::query()->findOrFail($tooth)->hash, $kept->tooth?->hash);
+
+        $list = ['kind' => 'own colours', 'steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 200]], ['step' => 'trim', 'numbers' => ['margin' => 20]]]];
+        $this->postJson("/tips/{$brush->tip_id}/remake", ['list' => $list])->assertOk();
+        $brush->refresh()->update(['bite_id' => null, 'tooth_id' => null]);
+        $bite->brushes()->forceDelete();
+        $bite->forceDelete();
+        Tooth::query()->whereKey($tooth)->forceDelete();
+        self::assertSame($first, $placed());
+        $brush->forceDelete();
+        self::assertSame($first, $placed());
     }
 
     /** A press into a closed space fills it, as a stroke that is undone, and is there when the mark is placed anew. */

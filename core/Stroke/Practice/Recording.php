@@ -6,12 +6,13 @@ namespace Yarrowfog\Core\Stroke\Practice;
 
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\JsonValue;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** What a pen did: one stroke or several, to be replayed by the practice pen. */
-final readonly class Recording
+final readonly class Recording implements JsonValue
 {
     public const MOST_STROKES = 200;
 
