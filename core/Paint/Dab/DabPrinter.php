@@ -9,7 +9,6 @@ use Yarrowfog\Core\Paint\Composite\Backdrop;
 use Yarrowfog\Core\Paint\Mip\MipChain;
 use Yarrowfog\Core\Paint\Tile\Density;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
-use Yarrowfog\Core\Paint\Tile\TileBlend;
 use Yarrowfog\Core\Paint\Tile\TileForm;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;

@@ -14,10 +14,10 @@ use Yarrowfog\Core\Paint\Dab\Impression;
 use Yarrowfog\Core\Paint\Dab\Pose;
 use Yarrowfog\Core\Paint\Dab\ScanlineSpans;
 use Yarrowfog\Core\Paint\Dab\Stencil;
+use Yarrowfog\Core\Paint\Dab\TileBlend;
 use Yarrowfog\Core\Paint\Tile\Density;
 use Yarrowfog\Core\Paint\Tile\PackedCoveragePair;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
-use Yarrowfog\Core\Paint\Tile\TileBlend;
 use Yarrowfog\Core\Raster\Rect;
 
 /** The loops that blend, against their formula in floating point. */

@@ -2,12 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Yarrowfog\Core\Paint\Tile;
+namespace Yarrowfog\Core\Paint\Dab;
 
-use Yarrowfog\Core\Paint\Dab\DensePrint;
-use Yarrowfog\Core\Paint\Dab\Impression;
-use Yarrowfog\Core\Paint\Dab\ScanlineSpans;
-use Yarrowfog\Core\Paint\Dab\Stencil;
+use Yarrowfog\Core\Paint\Tile\Density;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 
 use function is_int;
 
