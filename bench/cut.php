@@ -12,7 +12,7 @@ use Tests\Browser\Application;
 use Tests\Browser\Chrome;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\StepCatalogue;
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Make\SampleCamera;
 use Yarrowfog\Core\Raster\Blur;
@@ -45,7 +45,7 @@ const ON_CLEARED = ['specks', 'lift-backing', 'rough-edge', 'outline', 'outer-gl
 [$part, $which] = [$argv[1] ?? '', $argv[2] ?? ''];
 $photo = sys_get_temp_dir().'/yarrowfog-bench-photo.jpg';
 if ($part === 'photo' || ! is_file($photo)) {
-    $picture = SampleCamera::make(Numbers::read(SampleCamera::params(), JsonReader::of(['find' => 'net', 'size' => '12 megapixels'])));
+    $picture = SampleCamera::make(FieldValues::read(SampleCamera::params(), JsonReader::of(['find' => 'net', 'size' => '12 megapixels'])));
     file_put_contents($photo, PictureFile::encode($picture->width, $picture->height, $picture->toBytes(), 'jpeg'));
 }
 if ($part === 'previews') {

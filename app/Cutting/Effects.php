@@ -12,7 +12,7 @@ use Yarrowfog\Core\Cut\ListedStep;
 use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepCatalogue;
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -80,7 +80,7 @@ final readonly class Effects
         $description = $step::description();
         $at = $description->closes ? count($list->steps) : $list->placeBeforeFrame();
         $replay = Replay::begin($small)->through($list, $at, $factor);
-        $one = new CutList($list->kind, [new ListedStep($step, Numbers::read($description->params, JsonReader::of(self::SHOWN[$description->id] ?? [])))]);
+        $one = new CutList($list->kind, [new ListedStep($step, FieldValues::read($description->params, JsonReader::of(self::SHOWN[$description->id] ?? [])))]);
         $picture = $description->id === 'scale' ? $replay->picture : $one->replay($replay->picture, $shown);
         // Most sources are empty round the mark; the effect is looked for on the mark.
         $ink = InkBounds::of(InkRule::plane($picture, $list->kind), 2621);

@@ -6,8 +6,9 @@ namespace App\Cutting;
 
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\StepCatalogue;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\CurveField;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\JsonReader;
 
 /** The steps as the page needs them: every form is made from the step's own description. */
@@ -24,8 +25,8 @@ final class StepForms
                 'group' => $description->group->value,
                 'sentence' => $description->sentence,
                 'closes' => $description->closes,
-                'params' => array_map(fn (Param $p): array => get_object_vars($p), $description->params),
-                'numbers' => (object) Numbers::read($description->params, JsonReader::of([]))->toArray(),
+                'params' => array_map(fn (Field $p): array => $p->toArray(), $description->params),
+                'numbers' => (object) FieldValues::read($description->params, JsonReader::of([]))->toArray(),
             ];
         }
 
@@ -42,7 +43,7 @@ final class StepForms
         $curves = [];
         foreach ($list->steps as $i => $listed) {
             foreach ($listed->description()->params as $param) {
-                if ($param->kind === 'curve') {
+                if ($param instanceof CurveField) {
                     $curve = $listed->numbers->curve($param->key);
                     $curves["{$i} {$param->key}"] = array_map(fn (int $k): array => [$k / 48, round($curve->at($k / 48), 4)], range(0, 48));
                 }

@@ -10,8 +10,8 @@ use App\Store\BlobStore;
 use Imagick;
 use ImagickDraw;
 use ImagickPixel;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
 
@@ -62,24 +62,24 @@ final readonly class Lettering implements Way
         }
 
         return [
-            Param::text('text', 'Words', 'Saltmarsh'),
-            Param::pictured('font', 'Font', [...array_keys(self::FONTS), ...$own]),
-            Param::number('size', 'Size', 'px', 16, 1200, 240),
-            Param::number('slant', 'Slant', '°', -45, 45, 0),
-            Param::number('spacing', 'Letter spacing', '%', -0.3, 1, 0, 0.01),
-            Param::number('lines', 'Line spacing', '×', 0.6, 2.5, 1.1, 0.05),
-            Param::choice('set', 'Lines', ['in the middle', 'at the left', 'at the right']),
+            Field::text('text', 'Words', 'Saltmarsh'),
+            Field::pictured('font', 'Font', [...array_keys(self::FONTS), ...$own]),
+            Field::number('size', 'Size', 'px', 16, 1200, 240),
+            Field::number('slant', 'Slant', '°', -45, 45, 0),
+            Field::number('spacing', 'Letter spacing', '%', -0.3, 1, 0, 0.01),
+            Field::number('lines', 'Line spacing', '×', 0.6, 2.5, 1.1, 0.05),
+            Field::choice('set', 'Lines', ['in the middle', 'at the left', 'at the right']),
         ];
     }
 
-    public function name(Numbers $numbers): string
+    public function name(FieldValues $numbers): string
     {
         $text = trim((string) preg_replace('/\s+/u', ' ', $numbers->text('text')));
 
         return $text === '' ? 'Lettering' : mb_substr($text, 0, 60);
     }
 
-    public function take(Numbers $numbers, ?int $longest = null): Taken
+    public function take(FieldValues $numbers, ?int $longest = null): Taken
     {
         $text = trim((string) preg_replace('/[^\P{C}\n]+/u', '', str_replace("\r", '', $numbers->text('text'))), "\n");
         if (trim($text) === '') {
@@ -118,7 +118,7 @@ final readonly class Lettering implements Way
         return new Taken(self::black(Bitmap::fromBytes($width, $height, $sheet->getImageBlob())), self::DPI, false);
     }
 
-    private function pen(Numbers $numbers, float $size): ImagickDraw
+    private function pen(FieldValues $numbers, float $size): ImagickDraw
     {
         $pen = new ImagickDraw;
         $pen->setFont($this->file($numbers->choice('font')));
@@ -143,7 +143,7 @@ final readonly class Lettering implements Way
     }
 
     /** @return array{int, int} px with room all round for what hangs out of its line */
-    private static function measure(Imagick $sheet, ImagickDraw $pen, string $text, Numbers $numbers): array
+    private static function measure(Imagick $sheet, ImagickDraw $pen, string $text, FieldValues $numbers): array
     {
         $size = $pen->getFontSize();
         $width = 0.0;

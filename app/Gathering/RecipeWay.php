@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Gathering;
 
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Make\Recipe;
 
 /** A way in whose pictures are made by a recipe of the engine. */
@@ -35,12 +35,12 @@ final readonly class RecipeWay implements Way
         return $this->recipe::params();
     }
 
-    public function name(Numbers $numbers): string
+    public function name(FieldValues $numbers): string
     {
         return $this->recipe::name($numbers);
     }
 
-    public function take(Numbers $numbers, ?int $longest = null): Taken
+    public function take(FieldValues $numbers, ?int $longest = null): Taken
     {
         return new Taken($this->recipe::make($numbers, $longest), $this->recipe::dpi($numbers), $this->isDevice);
     }

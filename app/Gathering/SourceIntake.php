@@ -11,7 +11,7 @@ use App\Pictures\PictureRefused;
 use App\Pictures\SvgFile;
 use App\Store\BlobStore;
 use Illuminate\Database\Eloquent\Builder;
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\InvalidInput;
 
 /** Takes pictures in as they come. */
@@ -113,7 +113,7 @@ final readonly class SourceIntake
     }
 
     /** Takes a picture from one of the ways. */
-    public function takeFrom(Way $way, Numbers $numbers, string $name): Source
+    public function takeFrom(Way $way, FieldValues $numbers, string $name): Source
     {
         $taken = $way->take($numbers);
         $bytes = PictureFile::encode($taken->picture->width, $taken->picture->height, $taken->picture->toBytes(), $taken->isPhoto ? 'jpeg' : 'png', $taken->dpi);

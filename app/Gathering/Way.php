@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Gathering;
 
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\InvalidInput;
 
 /**
@@ -21,16 +21,16 @@ interface Way
 
     public function sentence(): string;
 
-    /** @return list<Param> the form follows from these */
+    /** @return list<Field> the form follows from these */
     public function params(): array;
 
     /** What a picture is called to begin with. */
-    public function name(Numbers $numbers): string;
+    public function name(FieldValues $numbers): string;
 
     /**
      * @param  int|null  $longest  px of the longer side for a look beforehand; null takes the picture itself
      *
      * @throws InvalidInput when there is nothing to take
      */
-    public function take(Numbers $numbers, ?int $longest = null): Taken;
+    public function take(FieldValues $numbers, ?int $longest = null): Taken;
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Advice;
 
 use Closure;
+use Yarrowfog\Core\Form\NumberField;
 use Yarrowfog\Core\Paint\Dab\BrushTextures;
 use Yarrowfog\Core\Paint\Mip\MipChain;
 use Yarrowfog\Core\Paint\Stroke\Swatch;
@@ -88,7 +89,7 @@ final readonly class Influence
                     isset($idle[$id]) => ['share' => 0.0, 'reason' => $idle[$id]],
                     $value->spread === 0.0 => ['share' => 0.0, 'reason' => 'idle: chance is left out'],
                     // With nothing but a spread, that is all the setting does.
-                    $value == new SettingValue($setting->default, $value->spread) => $settings[$id],
+                    $setting->field instanceof NumberField && $value == new SettingValue($setting->field->default, $value->spread) => $settings[$id],
                     default => $against($brush->with($id, new SettingValue($value->base, 0.0, $value->drives))),
                 };
             }
@@ -130,7 +131,7 @@ final readonly class Influence
 
     private static function atRest(Setting $setting): string
     {
-        return $setting->isChoice() || $setting->isCurve() ? 'neutral: its first choice' : 'neutral: as every brush begins';
+        return ! $setting->field instanceof NumberField ? 'neutral: its first choice' : 'neutral: as every brush begins';
     }
 
     /** The mean over the pixels printed in either picture, of the largest change of a channel. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Advice;
 
+use Yarrowfog\Core\Form\ChoiceField;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Dab\BrushTextures;
 use Yarrowfog\Core\Paint\Mip\MipChain;
@@ -61,15 +62,16 @@ final readonly class RangeStrip
     /** @return list<float|string> */
     public static function values(Setting $setting): array
     {
-        if ($setting->isChoice()) {
-            return $setting->choices;
+        if ($setting->field instanceof ChoiceField) {
+            return $setting->field->choices;
         }
+        $field = $setting->numberField();
         $values = [];
         for ($i = 0; $i < self::COUNT; $i++) {
             $f = $i / (self::COUNT - 1);
-            $values[] = $setting->least > 0 && $setting->most / $setting->least > self::WIDE
-                ? $setting->least * ($setting->most / $setting->least) ** $f
-                : $setting->least + ($setting->most - $setting->least) * $f;
+            $values[] = $field->least > 0 && $field->most / $field->least > self::WIDE
+                ? $field->least * ($field->most / $field->least) ** $f
+                : $field->least + ($field->most - $field->least) * $f;
         }
 
         return $values;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\JsonValue;
@@ -39,7 +39,7 @@ final readonly class CutList implements JsonValue
             $class = StepCatalogue::find($entry->text('step'), $entry->name('step'));
             $steps[] = new ListedStep(
                 $class,
-                Numbers::read($class::description()->params, $entry->object('numbers')),
+                FieldValues::read($class::description()->params, $entry->object('numbers')),
                 $entry->flag('on', true),
             );
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 
 /** A step as it stands in a cut list: which, with what numbers, on or off. */
 final readonly class ListedStep
@@ -12,7 +12,7 @@ final readonly class ListedStep
     /**
      * @param  class-string<Step>  $step
      */
-    public function __construct(public string $step, public Numbers $numbers, public bool $on = true)
+    public function __construct(public string $step, public FieldValues $numbers, public bool $on = true)
     {
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -25,7 +25,7 @@ final readonly class Mending
      */
     public static function with(string $label, int $at, string $step, array $numbers = []): self
     {
-        return new self($label, $at, new ListedStep($step, Numbers::read($step::description()->params, JsonReader::of($numbers))));
+        return new self($label, $at, new ListedStep($step, FieldValues::read($step::description()->params, JsonReader::of($numbers))));
     }
 
     /** The same, and another step right behind the last one. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -18,8 +18,8 @@ interface Step
 {
     public static function description(): StepDescription;
 
-    /** @param  Numbers  $numbers  already validated against the description */
-    public static function from(Numbers $numbers): self;
+    /** @param  FieldValues  $numbers  already validated against the description */
+    public static function from(FieldValues $numbers): self;
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap;
 }

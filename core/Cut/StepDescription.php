@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
 
 /** What a step is called, what it does in one sentence, and its numbers. */
 final readonly class StepDescription
 {
     /**
-     * @param  list<Param>  $params
+     * @param  list<Field>  $params
      * @param  bool  $closes  whether it fits the picture to its ink, and so belongs at the end of a list
      */
     public function __construct(

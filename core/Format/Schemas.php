@@ -6,7 +6,9 @@ namespace Yarrowfog\Core\Format;
 
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\StepCatalogue;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\ColourField;
+use Yarrowfog\Core\Form\CurveField;
+use Yarrowfog\Core\Form\NumberField;
 use Yarrowfog\Core\Stroke\DriveInput;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
@@ -30,11 +32,9 @@ final class Schemas
     /** @return array<string, mixed> */
     public static function brush(): array
     {
-        $colour = ['type' => 'string', 'pattern' => '^#[0-9a-fA-F]{6}$'];
-
         return self::object('Brush', [
             'kind' => ['enum' => TipKind::names()],
-            'inks' => self::part(['main' => $colour, 'second' => $colour]),
+            'inks' => self::part(['main' => ColourField::SCHEMA, 'second' => ColourField::SCHEMA]),
             'settings' => self::part(array_map(self::setting(...), SettingsTable::all())),
         ]);
     }
@@ -69,7 +69,7 @@ final class Schemas
             $description = $step::description();
             $numbers = [];
             foreach ($description->params as $param) {
-                $numbers[$param->key] = self::param($param);
+                $numbers[$param->key] = $param->schema();
             }
             $steps[] = [
                 'if' => ['properties' => ['step' => ['const' => $description->id]]],
@@ -96,20 +96,17 @@ final class Schemas
     /** @return array<string, mixed> */
     private static function setting(Setting $setting): array
     {
-        if ($setting->isChoice()) {
-            return ['description' => $setting->sentence, ...self::part(['base' => ['enum' => $setting->choices]])];
+        $field = $setting->field;
+        if (! $field instanceof NumberField) {
+            return ['description' => $setting->sentence, ...self::part(['base' => array_diff_key($field->schema(), ['default' => 0])])];
         }
-        $curve = ['type' => 'array', 'minItems' => 2, 'maxItems' => 8, 'items' => ['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1]]];
-        if ($setting->isCurve()) {
-            return ['description' => $setting->sentence, ...self::part(['base' => $curve])];
-        }
-        $parts = ['base' => ['type' => 'number', 'minimum' => $setting->least, 'maximum' => $setting->most, 'default' => $setting->default]];
+        $parts = ['base' => $field->schema()];
         $parts['spread'] = ['type' => 'number', 'minimum' => 0, 'maximum' => $setting->spreadMost, 'default' => 0];
         $end = ['type' => 'number', 'minimum' => $setting->drivesAreOffsets() ? -360 : 0, 'maximum' => $setting->drivesAreOffsets() ? 360 : 10];
         $parts['drives'] = ['type' => 'array', 'maxItems' => $setting->drivable ? 8 : 0, 'items' => [
             ...self::part([
                 'input' => ['enum' => DriveInput::names()],
-                'curve' => $curve,
+                'curve' => (new CurveField('curve', 'Curve'))->schema(),
                 'from' => $end,
                 'to' => $end,
                 'reference' => ['type' => 'number', 'minimum' => 0.01, 'maximum' => 100000],
@@ -118,31 +115,6 @@ final class Schemas
         ]];
 
         return ['description' => $setting->sentence, ...self::part($parts)];
-    }
-
-    /** @return array<string, mixed> */
-    private static function param(Param $param): array
-    {
-        $pair = ['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1]];
-
-        return match ($param->kind) {
-            'choice' => ['enum' => $param->choices, 'default' => $param->choices[0]],
-            'places' => ['type' => 'array', 'maxItems' => (int) $param->most, 'items' => $pair],
-            'curve' => ['type' => 'array', 'minItems' => 2, 'maxItems' => (int) $param->most, 'items' => $pair],
-            'colour' => ['type' => 'string', 'pattern' => '^#[0-9a-fA-F]{6}$', 'default' => $param->colour],
-            'roll' => ['type' => 'integer', 'minimum' => 0, 'maximum' => (int) $param->most, 'default' => (int) $param->default],
-            'strokes' => ['type' => 'array', 'maxItems' => (int) $param->most, 'items' => [
-                ...self::part([
-                    'shows' => ['type' => 'boolean', 'default' => false],
-                    'size' => ['type' => 'number', 'minimum' => 0.001, 'maximum' => 1],
-                    'softness' => ['type' => 'number', 'minimum' => 0, 'maximum' => 1, 'default' => 0.3],
-                    'pressed' => ['type' => 'boolean', 'default' => false],
-                    'samples' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'array', 'minItems' => 3, 'maxItems' => 4, 'items' => ['type' => 'number']]],
-                ]),
-                'required' => ['size', 'samples'],
-            ]],
-            default => ['type' => 'number', 'minimum' => $param->least, 'maximum' => $param->most, 'default' => $param->default],
-        };
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Format;
 
+use Yarrowfog\Core\Form\ChoiceField;
+use Yarrowfog\Core\Form\NumberField;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\SpreadKind;
@@ -21,10 +23,13 @@ final class SettingsPage
             $page .= "\n## ".ucfirst($station->value)."\n\n";
             $page .= "| id | setting | values | default | spread | drives | what it does |\n|---|---|---|---|---|---|---|\n";
             foreach ($settings as $s) {
-                $page .= $s->isCurve()
-                    ? sprintf("| `%s` | %s | a curve of 2 to 8 points | straight | – | – | %s |\n", $s->id, $s->label, $s->sentence)
-                    : ($s->isChoice() ? sprintf("| `%s` | %s | %s | %s | – | – | %s |\n", $s->id, $s->label, implode(', ', $s->choices), $s->choices[0], $s->sentence)
-                    : sprintf("| `%s` | %s | %s to %s | %s | %s | %s | %s |\n", $s->id, $s->label, self::show($s, $s->least), self::show($s, $s->most), self::show($s, $s->default), self::spread($s), $s->drivable ? 'any' : '–', $s->sentence));
+                $field = $s->field;
+                [$values, $default] = match (true) {
+                    $field instanceof NumberField => [sprintf('%s to %s', self::show($field, $field->least), self::show($field, $field->most)), self::show($field, $field->default)],
+                    $field instanceof ChoiceField => [$field->range(), $field->choices[0]],
+                    default => [$field->range(), 'straight'],
+                };
+                $page .= sprintf("| `%s` | %s | %s | %s | %s | %s | %s |\n", $s->id, $s->label, $values, $default, self::spread($s), $s->drivable ? 'any' : '–', $s->sentence);
             }
         }
 
@@ -35,18 +40,18 @@ final class SettingsPage
     {
         return match ($s->spread) {
             SpreadKind::None => '–',
-            SpreadKind::AroundUnits => sprintf('± up to %s', self::show($s, $s->spreadMost)),
+            SpreadKind::AroundUnits => sprintf('± up to %s', self::show($s->numberField(), $s->spreadMost)),
             SpreadKind::AroundPart => sprintf('± up to %d %% of it', $s->spreadMost * 100),
             SpreadKind::Below => sprintf('down by up to %d %%', $s->spreadMost * 100),
         };
     }
 
-    private static function show(Setting $s, float $value): string
+    private static function show(NumberField $field, float $value): string
     {
-        return match ($s->unit) {
+        return match ($field->unit) {
             '%' => round($value * 100, 1).' %',
             '°' => $value.'°',
-            default => trim(number_format($value).' '.$s->unit),
+            default => trim(number_format($value).' '.$field->unit),
         };
     }
 }

@@ -7,7 +7,7 @@ namespace Yarrowfog\Core\Format;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepCatalogue;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
 
 /** The reference of cut steps, written from their descriptions (docs/steps.md). */
 final class StepsPage
@@ -37,27 +37,11 @@ final class StepsPage
         return sprintf("| `%s` %s | %s | %s |\n", $description->id, $description->label, $description->sentence, $numbers === [] ? '–' : implode('<br>', $numbers));
     }
 
-    private static function param(Param $p): string
+    private static function param(Field $p): string
     {
-        $when = $p->when === [] ? '' : ' (with '.implode(' or ', array_merge(...array_column($p->when, 1))).')';
+        $with = $p->neededWith();
+        $when = $with === [] ? '' : ' (with '.implode(' or ', $with).')';
 
-        return "`{$p->key}`{$when}: ".match ($p->kind) {
-            'choice' => implode(', ', $p->choices),
-            'number' => sprintf('%s to %s, %s', self::show($p, $p->least), self::show($p, $p->most), self::show($p, $p->default)),
-            'colour' => "a colour, {$p->colour}",
-            'curve' => 'a curve of 2 to 8 points',
-            'roll' => '0 to 9999',
-            'strokes' => 'painted strokes',
-            default => 'places [x, y]',
-        };
-    }
-
-    private static function show(Param $p, float $value): string
-    {
-        return match ($p->unit) {
-            '%' => round($value * 100, 1).' %',
-            '°' => $value.'°',
-            default => trim(rtrim(rtrim(number_format($value, 2), '0'), '.').' '.$p->unit),
-        };
+        return "`{$p->key}`{$when}: {$p->range()}";
     }
 }

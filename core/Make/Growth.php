@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Make;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /**
@@ -33,40 +33,40 @@ final class Growth implements Recipe
     /** @var list<array{list<array{float, float}>, float, float, int}> what was grown: points, a width at each end, colour; an outline where the width is negative */
     private array $parts = [];
 
-    private function __construct(private readonly Numbers $numbers, private readonly Scene $scene, private readonly float $side)
+    private function __construct(private readonly FieldValues $numbers, private readonly Scene $scene, private readonly float $side)
     {
     }
 
     public static function params(): array
     {
         return [
-            Param::pictured('plant', 'Plant', array_keys(self::PLANTS)),
-            Param::number('side', 'Picture', 'px', 128, 2000, 900, 8),
-            Param::number('stems', 'Stems', '×', 0.2, 4, 1, 0.05),
-            Param::number('split', 'Split', '×', 0, 2, 1, 0.05)->onlyWith('plant', 'twig', 'frond', 'weed', 'coral'),
-            Param::number('angle', 'Angle', '×', 0, 2, 1, 0.05),
-            Param::number('bend', 'Bend', '×', 0, 3, 1, 0.05),
-            Param::number('taper', 'Taper', '%', 0, 1, 0.5, 0.01),
-            Param::number('leaf', 'Leaves', '%', 0, 1, 0.3, 0.01)->onlyWith('plant', 'twig', 'weed', 'coral'),
-            Param::number('droop', 'Droop', '%', -1, 1, 0, 0.01),
-            Param::number('gain', 'Gain', '×', 0.5, 1.3, 1, 0.01)->onlyWith('plant', 'twig', 'frond', 'weed', 'coral'),
-            Param::number('width', 'Width', '×', 0.3, 3, 1, 0.05),
-            Param::choice('tones', 'Tones', ['dark to light', 'black', 'greens']),
-            Param::roll(),
+            Field::pictured('plant', 'Plant', array_keys(self::PLANTS)),
+            Field::number('side', 'Picture', 'px', 128, 2000, 900, 8),
+            Field::number('stems', 'Stems', '×', 0.2, 4, 1, 0.05),
+            Field::number('split', 'Split', '×', 0, 2, 1, 0.05)->onlyWith('plant', 'twig', 'frond', 'weed', 'coral'),
+            Field::number('angle', 'Angle', '×', 0, 2, 1, 0.05),
+            Field::number('bend', 'Bend', '×', 0, 3, 1, 0.05),
+            Field::number('taper', 'Taper', '%', 0, 1, 0.5, 0.01),
+            Field::number('leaf', 'Leaves', '%', 0, 1, 0.3, 0.01)->onlyWith('plant', 'twig', 'weed', 'coral'),
+            Field::number('droop', 'Droop', '%', -1, 1, 0, 0.01),
+            Field::number('gain', 'Gain', '×', 0.5, 1.3, 1, 0.01)->onlyWith('plant', 'twig', 'frond', 'weed', 'coral'),
+            Field::number('width', 'Width', '×', 0.3, 3, 1, 0.05),
+            Field::choice('tones', 'Tones', ['dark to light', 'black', 'greens']),
+            Field::roll(),
         ];
     }
 
-    public static function name(Numbers $numbers): string
+    public static function name(FieldValues $numbers): string
     {
         return ucfirst($numbers->choice('plant')).' '.(int) $numbers->number('roll');
     }
 
-    public static function dpi(Numbers $numbers): int
+    public static function dpi(FieldValues $numbers): int
     {
         return 300;
     }
 
-    public static function make(Numbers $numbers, ?int $longest = null): Bitmap
+    public static function make(FieldValues $numbers, ?int $longest = null): Bitmap
     {
         $side = (int) $numbers->number('side');
         $side = $longest === null ? $side : min($side, $longest);

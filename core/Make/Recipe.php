@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Make;
 
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /**
@@ -14,17 +14,17 @@ use Yarrowfog\Core\Raster\Bitmap;
  */
 interface Recipe
 {
-    /** @return list<Param> */
+    /** @return list<Field> */
     public static function params(): array;
 
     /** What the picture is called to begin with. */
-    public static function name(Numbers $numbers): string;
+    public static function name(FieldValues $numbers): string;
 
     /** Dots an inch of the picture, where it knows them. */
-    public static function dpi(Numbers $numbers): ?int;
+    public static function dpi(FieldValues $numbers): ?int;
 
     /**
      * @param  int|null  $longest  px of the longer side, for a preview; null for the picture itself
      */
-    public static function make(Numbers $numbers, ?int $longest = null): Bitmap;
+    public static function make(FieldValues $numbers, ?int $longest = null): Bitmap;
 }

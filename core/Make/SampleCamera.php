@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Make;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
@@ -20,27 +20,27 @@ final class SampleCamera implements Recipe
     public static function params(): array
     {
         return [
-            Param::pictured('find', 'On the table', array_keys(Finds::ALL)),
-            Param::choice('size', 'Picture', array_keys(self::MEGAPIXELS)),
-            Param::number('light', 'Uneven light', '%', 0, 1, 0.5, 0.01),
-            Param::number('shadow', 'Shadow', '%', 0, 1, 0.5, 0.01),
-            Param::number('lean', 'Held aslant', '%', 0, 1, 0.3, 0.01),
-            Param::number('noise', 'Noise', '%', 0, 1, 0.3, 0.01),
-            Param::roll(),
+            Field::pictured('find', 'On the table', array_keys(Finds::ALL)),
+            Field::choice('size', 'Picture', array_keys(self::MEGAPIXELS)),
+            Field::number('light', 'Uneven light', '%', 0, 1, 0.5, 0.01),
+            Field::number('shadow', 'Shadow', '%', 0, 1, 0.5, 0.01),
+            Field::number('lean', 'Held aslant', '%', 0, 1, 0.3, 0.01),
+            Field::number('noise', 'Noise', '%', 0, 1, 0.3, 0.01),
+            Field::roll(),
         ];
     }
 
-    public static function name(Numbers $numbers): string
+    public static function name(FieldValues $numbers): string
     {
         return ucfirst($numbers->choice('find')).', photo '.(int) $numbers->number('roll');
     }
 
-    public static function dpi(Numbers $numbers): ?int
+    public static function dpi(FieldValues $numbers): ?int
     {
         return null;
     }
 
-    public static function make(Numbers $numbers, ?int $longest = null): Bitmap
+    public static function make(FieldValues $numbers, ?int $longest = null): Bitmap
     {
         $width = self::MEGAPIXELS[$numbers->choice('size')];
         $width = $longest === null ? $width : min($width, $longest);
@@ -101,7 +101,7 @@ final class SampleCamera implements Recipe
         return $out;
     }
 
-    private static function expose(Bitmap $object, Numbers $numbers, float $s, Chance $chance): Bitmap
+    private static function expose(Bitmap $object, FieldValues $numbers, float $s, Chance $chance): Bitmap
     {
         $alpha = [];
         foreach ($object->pixels as $p) {

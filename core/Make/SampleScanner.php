@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Make;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
@@ -25,27 +25,27 @@ final class SampleScanner implements Recipe
     public static function params(): array
     {
         return [
-            Param::pictured('find', 'On the glass', array_keys(Finds::ALL)),
-            Param::choice('lid', 'Lid', [self::CLOSED, self::OPEN]),
-            Param::number('dpi', 'Resolution', 'dpi', 75, 1200, 300, 25),
-            Param::number('tint', 'Paper tint', '%', 0, 1, 0.3, 0.01)->onlyWith('lid', self::CLOSED),
-            Param::number('dust', 'Dust', '%', 0, 1, 0.2, 0.01),
-            Param::number('skew', 'Skew', '°', -30, 30, 2, 0.5),
-            Param::roll(),
+            Field::pictured('find', 'On the glass', array_keys(Finds::ALL)),
+            Field::choice('lid', 'Lid', [self::CLOSED, self::OPEN]),
+            Field::number('dpi', 'Resolution', 'dpi', 75, 1200, 300, 25),
+            Field::number('tint', 'Paper tint', '%', 0, 1, 0.3, 0.01)->onlyWith('lid', self::CLOSED),
+            Field::number('dust', 'Dust', '%', 0, 1, 0.2, 0.01),
+            Field::number('skew', 'Skew', '°', -30, 30, 2, 0.5),
+            Field::roll(),
         ];
     }
 
-    public static function name(Numbers $numbers): string
+    public static function name(FieldValues $numbers): string
     {
         return ucfirst($numbers->choice('find')).', scan '.(int) $numbers->number('roll');
     }
 
-    public static function dpi(Numbers $numbers): int
+    public static function dpi(FieldValues $numbers): int
     {
         return (int) $numbers->number('dpi');
     }
 
-    public static function make(Numbers $numbers, ?int $longest = null): Bitmap
+    public static function make(FieldValues $numbers, ?int $longest = null): Bitmap
     {
         $find = Finds::named($numbers->choice('find'));
         [$w, $h] = $find->size();
@@ -61,7 +61,7 @@ final class SampleScanner implements Recipe
     }
 
     /** The lamp lights the paper evenly; only beside the find a thin shadow falls. */
-    private static function scan(Bitmap $object, Numbers $numbers, float $s, Chance $chance): Bitmap
+    private static function scan(Bitmap $object, FieldValues $numbers, float $s, Chance $chance): Bitmap
     {
         $closed = $numbers->choice('lid') === self::CLOSED;
         $alpha = [];

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Make;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Polygon;
 
@@ -28,40 +28,40 @@ final class Shapes implements Recipe
     public static function params(): array
     {
         return [
-            Param::pictured('shape', 'Shape', self::KINDS),
-            Param::choice('many', 'Make', [self::ONE, self::CLUSTER]),
-            Param::number('side', 'Picture', 'px', 64, 2000, 800, 8),
-            Param::number('size', 'Size', '%', 0.02, 1, 0.8, 0.01)->onlyWith('many', self::ONE),
-            Param::number('corners', 'Corners', '', 3, 24, 5)->onlyWith('shape', 'polygon', 'star', 'blob'),
-            Param::number('flat', 'Roundness', '%', 0.05, 1, 1, 0.01),
-            Param::number('inner', 'Inside', '%', 0.05, 0.95, 0.5, 0.01)->onlyWith('shape', 'star', 'ring', 'bar', 'arc', 'blob', 'cross', 'drop'),
-            Param::number('soft', 'Round corners', '%', 0, 1, 0, 0.01)->onlyWith('shape', 'polygon', 'star', 'bar', 'cross'),
-            Param::number('turn', 'Turn', '°', -180, 180, 0),
-            Param::number('count', 'How many', '', 2, 400, 60)->onlyWith('many', self::CLUSTER),
-            Param::number('least', 'Smallest', '%', 0.005, 0.3, 0.012, 0.001)->onlyWith('many', self::CLUSTER),
-            Param::number('most', 'Largest', '%', 0.01, 0.5, 0.09, 0.001)->onlyWith('many', self::CLUSTER),
-            Param::number('gather', 'Gathered', '%', 0, 1, 0.6, 0.01)->onlyWith('many', self::CLUSTER),
-            Param::number('apart', 'Pushed apart', '%', 0, 1, 0.3, 0.01)->onlyWith('many', self::CLUSTER),
-            Param::number('turning', 'Turned by chance', '%', 0, 1, 1, 0.01)->onlyWith('many', self::CLUSTER),
-            Param::number('greys', 'Greys', '%', 0, 1, 0, 0.01)->onlyWith('many', self::CLUSTER),
-            Param::roll()->onlyWith('many', self::CLUSTER)->onlyWith('shape', 'blob'),
+            Field::pictured('shape', 'Shape', self::KINDS),
+            Field::choice('many', 'Make', [self::ONE, self::CLUSTER]),
+            Field::number('side', 'Picture', 'px', 64, 2000, 800, 8),
+            Field::number('size', 'Size', '%', 0.02, 1, 0.8, 0.01)->onlyWith('many', self::ONE),
+            Field::number('corners', 'Corners', '', 3, 24, 5)->onlyWith('shape', 'polygon', 'star', 'blob'),
+            Field::number('flat', 'Roundness', '%', 0.05, 1, 1, 0.01),
+            Field::number('inner', 'Inside', '%', 0.05, 0.95, 0.5, 0.01)->onlyWith('shape', 'star', 'ring', 'bar', 'arc', 'blob', 'cross', 'drop'),
+            Field::number('soft', 'Round corners', '%', 0, 1, 0, 0.01)->onlyWith('shape', 'polygon', 'star', 'bar', 'cross'),
+            Field::number('turn', 'Turn', '°', -180, 180, 0),
+            Field::number('count', 'How many', '', 2, 400, 60)->onlyWith('many', self::CLUSTER),
+            Field::number('least', 'Smallest', '%', 0.005, 0.3, 0.012, 0.001)->onlyWith('many', self::CLUSTER),
+            Field::number('most', 'Largest', '%', 0.01, 0.5, 0.09, 0.001)->onlyWith('many', self::CLUSTER),
+            Field::number('gather', 'Gathered', '%', 0, 1, 0.6, 0.01)->onlyWith('many', self::CLUSTER),
+            Field::number('apart', 'Pushed apart', '%', 0, 1, 0.3, 0.01)->onlyWith('many', self::CLUSTER),
+            Field::number('turning', 'Turned by chance', '%', 0, 1, 1, 0.01)->onlyWith('many', self::CLUSTER),
+            Field::number('greys', 'Greys', '%', 0, 1, 0, 0.01)->onlyWith('many', self::CLUSTER),
+            Field::roll()->onlyWith('many', self::CLUSTER)->onlyWith('shape', 'blob'),
         ];
     }
 
-    public static function name(Numbers $numbers): string
+    public static function name(FieldValues $numbers): string
     {
         $shape = ucfirst($numbers->choice('shape'));
 
         return $numbers->choice('many') === self::ONE ? $shape : "{$shape} cluster ".(int) $numbers->number('roll');
     }
 
-    public static function dpi(Numbers $numbers): int
+    public static function dpi(FieldValues $numbers): int
     {
         return 300;
     }
 
     /** Black on nothing, so that its edges are free of any backing. */
-    public static function make(Numbers $numbers, ?int $longest = null): Bitmap
+    public static function make(FieldValues $numbers, ?int $longest = null): Bitmap
     {
         $side = (int) $numbers->number('side');
         $side = $longest === null ? $side : min($side, $longest);
@@ -98,7 +98,7 @@ final class Shapes implements Recipe
      *
      * @return list<array{float, float, float}> x, y and radius, fractions of the side
      */
-    private static function strewn(Numbers $numbers, Chance $chance): array
+    private static function strewn(FieldValues $numbers, Chance $chance): array
     {
         $least = min($numbers->number('least'), $numbers->number('most')) / 2;
         $most = max($numbers->number('least'), $numbers->number('most')) / 2;
@@ -135,7 +135,7 @@ final class Shapes implements Recipe
     }
 
     /** @return list<list<array{float, float}>> outlines on the picture */
-    private static function place(Numbers $numbers, Chance $chance, int $k, float $x, float $y, float $radius, float $turn): array
+    private static function place(FieldValues $numbers, Chance $chance, int $k, float $x, float $y, float $radius, float $turn): array
     {
         $cos = cos(deg2rad($turn));
         $sin = sin(deg2rad($turn));
@@ -148,7 +148,7 @@ final class Shapes implements Recipe
     }
 
     /** @return list<list<array{float, float}>> inside the circle of radius 1 */
-    private static function outlines(Numbers $numbers, Chance $chance, int $k): array
+    private static function outlines(FieldValues $numbers, Chance $chance, int $k): array
     {
         $n = (int) $numbers->number('corners');
         $inner = $numbers->number('inner');

@@ -11,13 +11,10 @@ use function is_int;
  *
  * Colours are weighted by their alpha, so nothing bleeds out of what is transparent.
  *
- * @phpstan-type Taps array{0: array<int, int>, 1: array<int, int>, 2: array<int, int>}
+ * @phpstan-import-type Taps from ResamplingTaps
  */
 final readonly class Resampler
 {
-    /** Weights are fixed-point fractions of this. */
-    private const ONE = 65536;
-
     public function __construct(private Filter $filter)
     {
     }
@@ -27,9 +24,9 @@ final readonly class Resampler
         if ($in->width === $width && $in->height === $height) {
             return $in;
         }
-        $rows = self::across($in->values, $in->height, $in->width, $this->taps($in->width, $width), Plane::FULL);
+        $rows = self::across($in->values, $in->height, $in->width, ResamplingTaps::of($this->filter, $in->width, $width), Plane::FULL);
         $turned = self::transpose($rows, $width, $in->height);
-        $columns = self::across($turned, $width, $in->height, $this->taps($in->height, $height), Plane::FULL);
+        $columns = self::across($turned, $width, $in->height, ResamplingTaps::of($this->filter, $in->height, $height), Plane::FULL);
 
         return new Plane($width, $height, self::transpose($columns, $height, $width));
     }
@@ -40,8 +37,8 @@ final readonly class Resampler
             return $in;
         }
         if ($this->filter === Filter::Area) {
-            $across = $this->taps($in->width, $width);
-            $down = $this->taps($in->height, $height);
+            $across = ResamplingTaps::of($this->filter, $in->width, $width);
+            $down = ResamplingTaps::of($this->filter, $in->height, $height);
 
             return Premultiplied::of($in)->each(fn (array $lanes): array => self::lanesDown(self::lanesAcross($lanes, $in->height, $in->width, $across), $width, $down), $width, $height)->toBitmap();
         }
@@ -85,106 +82,15 @@ final readonly class Resampler
     public static function aboutCentre(Plane $in, float $width, float $height, int $outWidth, int $outHeight): Plane
     {
         if ($in->width <= 2 * $width && $in->height <= 2 * $height) {
-            $turned = self::threefold($in->values, $in->height, $in->width, self::centredTaps($in->width, $width, $outWidth));
+            $turned = self::threefold($in->values, $in->height, $in->width, ResamplingTaps::aboutCentre($in->width, $width, $outWidth));
 
-            return new Plane($outWidth, $outHeight, self::threefold($turned, $outWidth, $in->height, self::centredTaps($in->height, $height, $outHeight)));
+            return new Plane($outWidth, $outHeight, self::threefold($turned, $outWidth, $in->height, ResamplingTaps::aboutCentre($in->height, $height, $outHeight)));
         }
-        $rows = self::across($in->values, $in->height, $in->width, self::centredTaps($in->width, $width, $outWidth), Plane::FULL);
+        $rows = self::across($in->values, $in->height, $in->width, ResamplingTaps::aboutCentre($in->width, $width, $outWidth), Plane::FULL);
         $turned = self::transpose($rows, $outWidth, $in->height);
-        $columns = self::across($turned, $outWidth, $in->height, self::centredTaps($in->height, $height, $outHeight), Plane::FULL);
+        $columns = self::across($turned, $outWidth, $in->height, ResamplingTaps::aboutCentre($in->height, $height, $outHeight), Plane::FULL);
 
         return new Plane($outWidth, $outHeight, self::transpose($columns, $outHeight, $outWidth));
-    }
-
-    /**
-     * @return Taps
-     */
-    private static function centredTaps(int $from, float $size, int $to): array
-    {
-        $ratio = $from / $size;
-        $margin = ($to - $size) / 2;
-        $starts = $counts = $weights = [];
-        for ($i = 0; $i < $to; $i++) {
-            $left = max(0.0, ($i - $margin) * $ratio);
-            $right = min((float) $from, ($i + 1 - $margin) * $ratio);
-            $count = 0;
-            $first = min($from - 1, max(0, (int) floor($left)));
-            for ($k = $first; $k < $from && $k < $right; $k++) {
-                $weights[] = (int) round(max(0.0, min($right, $k + 1.0) - max($left, (float) $k)) / $ratio * self::ONE);
-                $count++;
-            }
-            $starts[] = $first;
-            $counts[] = $count;
-        }
-
-        return [$starts, $counts, $weights];
-    }
-
-    /**
-     * For each new sample: where its taps start, how many there are, and their weights one after another.
-     *
-     * @return Taps
-     */
-    private function taps(int $from, int $to): array
-    {
-        $ratio = $from / $to;
-        $starts = $counts = $weights = [];
-        for ($i = 0; $i < $to; $i++) {
-            [$first, $raw] = $this->filter === Filter::Area
-                ? self::areaTaps($i * $ratio, ($i + 1) * $ratio, $from)
-                : self::lanczosTaps(($i + 0.5) * $ratio, max(1.0, $ratio), $from);
-            $sum = array_sum($raw);
-            $left = self::ONE;
-            $last = count($raw) - 1;
-            $largest = (int) array_search(max($raw), $raw, true);
-            $fixed = [];
-            foreach ($raw as $weight) {
-                $fixed[] = (int) round($weight / $sum * self::ONE);
-            }
-            // Rounding must not add or lose ink: the heaviest tap takes the rest.
-            $fixed[$largest] += $left - (int) array_sum($fixed);
-            $starts[] = $first;
-            $counts[] = $last + 1;
-            foreach ($fixed as $weight) {
-                $weights[] = $weight;
-            }
-        }
-
-        return [$starts, $counts, $weights];
-    }
-
-    /**
-     * @return array{int, non-empty-list<float>}
-     */
-    private static function areaTaps(float $left, float $right, int $size): array
-    {
-        $first = min($size - 1, (int) floor($left + 1e-9));
-        $end = max($first + 1, min($size, (int) ceil($right - 1e-9)));
-        $raw = [];
-        for ($k = $first; $k < $end; $k++) {
-            $raw[] = max(1e-9, min($right, $k + 1.0) - max($left, (float) $k));
-        }
-
-        return [$first, $raw === [] ? [1.0] : $raw];
-    }
-
-    /**
-     * Lanczos, "Applied Analysis" (1956); windowed sinc with a = 3.
-     *
-     * @return array{int, non-empty-list<float>}
-     */
-    private static function lanczosTaps(float $centre, float $stretch, int $size): array
-    {
-        $reach = 3.0 * $stretch;
-        $first = max(0, (int) floor($centre - $reach));
-        $end = max($first + 1, min($size, (int) ceil($centre + $reach)));
-        $raw = [];
-        for ($k = $first; $k < $end; $k++) {
-            $x = ($k + 0.5 - $centre) / $stretch;
-            $raw[] = abs($x) < 1e-9 ? 1.0 : (abs($x) >= 3.0 ? 0.0 : 3.0 * sin(M_PI * $x) * sin(M_PI * $x / 3.0) / (M_PI * M_PI * $x * $x));
-        }
-
-        return [$first, $raw === [] ? [1.0] : $raw];
     }
 
     /**

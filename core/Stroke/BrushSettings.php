@@ -89,9 +89,7 @@ final readonly class BrushSettings implements JsonValue
 
     public function choice(string $id): string
     {
-        $base = $this->value($id)->base;
-
-        return is_string($base) ? $base : '';
+        return $this->value($id)->choice();
     }
 
     /** The same brush with one setting at another value. */
@@ -141,8 +139,8 @@ final readonly class BrushSettings implements JsonValue
         $brush = new self($this->values, $this->mainInk, $this->secondInk, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound, $this->scale * $factor);
         foreach ($factor === 1.0 ? [] : SettingsTable::all() as $id => $setting) {
             $value = $this->value($id);
-            if ($setting->unit === 'px' || $value->drives !== []) {
-                $base = $setting->unit === 'px' ? max($setting->least, min($setting->most, $value->number() * $factor)) : $value->number();
+            if ($setting->isIn('px') || $value->drives !== []) {
+                $base = $setting->isIn('px') ? $setting->numberField()->clamp($value->number() * $factor) : $value->number();
                 $brush = $brush->with($id, new SettingValue($base, $value->spread, array_map(fn (Drive $d): Drive => $d->scale($factor), $value->drives)));
             }
         }
@@ -164,9 +162,7 @@ final readonly class BrushSettings implements JsonValue
 
     public function curve(string $id): Curve
     {
-        $base = $this->value($id)->base;
-
-        return $base instanceof Curve ? $base : Curve::straight();
+        return $this->value($id)->curve();
     }
 
     /** Whether its dabs take colour from what lies under them. */

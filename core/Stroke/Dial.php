@@ -16,9 +16,15 @@ final readonly class Dial
 
     public bool $isSteady;
 
+    private float $least;
+
+    private float $most;
+
     public function __construct(private Setting $setting, private SettingValue $value, private Chance $chance)
     {
         $this->stream = Chance::stream($setting->id);
+        $this->least = $setting->numberField()->least;
+        $this->most = $setting->numberField()->most;
         $this->isSteady = $value->drives === [] && $value->spread === 0.0;
     }
 
@@ -45,7 +51,7 @@ final readonly class Dial
             $value *= $drive->factor($at, $dab, $this->chance, $this->stream, $i + 1);
         }
 
-        return max($this->setting->least, min($this->setting->most, $value));
+        return max($this->least, min($this->most, $value));
     }
 
     /** The value of a dab: driven, then spread by chance, never outside the setting's range. */
@@ -58,11 +64,11 @@ final readonly class Dial
 
         return match ($this->setting->spread) {
             SpreadKind::None => $value,
-            SpreadKind::Below => max($this->setting->least, $value * (1.0 - $this->value->spread * $this->chance->unit($this->stream, $dab))),
-            SpreadKind::AroundPart => max($this->setting->least, min($this->setting->most, $value * (1.0 + $this->value->spread * $this->chance->signedUnit($this->stream, $dab)))),
+            SpreadKind::Below => max($this->least, $value * (1.0 - $this->value->spread * $this->chance->unit($this->stream, $dab))),
+            SpreadKind::AroundPart => max($this->least, min($this->most, $value * (1.0 + $this->value->spread * $this->chance->signedUnit($this->stream, $dab)))),
             SpreadKind::AroundUnits => $this->setting->drivesAreOffsets()
                 ? $value + $this->value->spread * $this->chance->signedUnit($this->stream, $dab)
-                : max($this->setting->least, min($this->setting->most, $value + $this->value->spread * $this->chance->signedUnit($this->stream, $dab))),
+                : max($this->least, min($this->most, $value + $this->value->spread * $this->chance->signedUnit($this->stream, $dab))),
         };
     }
 

@@ -10,19 +10,11 @@ use Yarrowfog\Core\Stroke\Settings\HandSettings;
 /**
  * Hand: samples of the pen become a smooth path.
  *
- * Centripetal Catmull–Rom through the samples (Yuksel, Schaefer and Keyser,
- * "Parameterization and Applications of Catmull–Rom Curves", 2011), flattened to
- * 0.1 px (Wang, "The Subdivision Method for Finding the Intersection between Two
- * Bézier Curves", 1984) and measured by its length. A piece of the path is final once
- * the sample after its end is known, so a live stroke runs one sample behind the pen.
+ * A piece of the path (see CentripetalSpline) is final once the sample after its end is known, so a live stroke runs one
+ * sample behind the pen.
  */
 final class PathBuilder
 {
-    private const TOLERANCE = 0.1;
-
-    /** Longest straight piece, px: pressure may change along a straight line too. */
-    private const LONGEST = 8.0;
-
     /** Samples closer than this, px, are one place at which the pen rested. */
     private const SAME_PLACE = 0.05;
 
@@ -277,19 +269,6 @@ final class PathBuilder
     }
 
     /**
-     * Where the path goes: degrees clockwise, 0 to the right, below 360.
-     *
-     * Where the pen turns back on its own way the curve has no direction; there the way on from it counts.
-     */
-    private static function heading(float $tangentX, float $tangentY, float $wayX, float $wayY): float
-    {
-        $still = hypot($tangentX, $tangentY) < 1e-6 * hypot($wayX, $wayY);
-        $heading = rad2deg($still ? atan2($wayY, $wayX) : atan2($tangentY, $tangentX));
-
-        return $heading < 0.0 ? $heading + 360.0 : $heading;
-    }
-
-    /**
      * The piece from `$a` to `$b`, flattened. Beyond the ends the path goes straight on.
      *
      * @return list<PathPoint>
@@ -298,40 +277,15 @@ final class PathBuilder
     {
         [$x0, $y0] = $before === null ? [2 * $a->x - $b->x, 2 * $a->y - $b->y] : [$before->x, $before->y];
         [$x3, $y3] = $after === null ? [2 * $b->x - $a->x, 2 * $b->y - $a->y] : [$after->x, $after->y];
-        $d1 = max(1e-6, sqrt(hypot($a->x - $x0, $a->y - $y0)));
-        $d2 = max(1e-6, sqrt(hypot($b->x - $a->x, $b->y - $a->y)));
-        $d3 = max(1e-6, sqrt(hypot($x3 - $b->x, $y3 - $b->y)));
-        // The Bézier points of the centripetal curve (same source, equation 3).
-        $c1x = ($d1 * $d1 * $b->x - $d2 * $d2 * $x0 + (2 * $d1 * $d1 + 3 * $d1 * $d2 + $d2 * $d2) * $a->x) / (3 * $d1 * ($d1 + $d2));
-        $c1y = ($d1 * $d1 * $b->y - $d2 * $d2 * $y0 + (2 * $d1 * $d1 + 3 * $d1 * $d2 + $d2 * $d2) * $a->y) / (3 * $d1 * ($d1 + $d2));
-        $c2x = ($d3 * $d3 * $a->x - $d2 * $d2 * $x3 + (2 * $d3 * $d3 + 3 * $d3 * $d2 + $d2 * $d2) * $b->x) / (3 * $d3 * ($d3 + $d2));
-        $c2y = ($d3 * $d3 * $a->y - $d2 * $d2 * $y3 + (2 * $d3 * $d3 + 3 * $d3 * $d2 + $d2 * $d2) * $b->y) / (3 * $d3 * ($d3 + $d2));
-        $bend = max(hypot($a->x - 2 * $c1x + $c2x, $a->y - 2 * $c1y + $c2y), hypot($c1x - 2 * $c2x + $b->x, $c1y - 2 * $c2y + $b->y));
-        $pieces = (int) max(1, ceil(sqrt(0.75 * $bend / self::TOLERANCE)), ceil($d2 * $d2 / self::LONGEST));
-
-        $points = [[$a->x, $a->y, 0.0, self::heading($c1x - $a->x, $c1y - $a->y, $b->x - $a->x, $b->y - $a->y)]];
-        $along = 0.0;
-        $px = $a->x;
-        $py = $a->y;
-        for ($i = 1; $i <= $pieces; $i++) {
-            $u = $i / $pieces;
-            $v = 1.0 - $u;
-            $x = $v * $v * $v * $a->x + 3 * $v * $v * $u * $c1x + 3 * $v * $u * $u * $c2x + $u * $u * $u * $b->x;
-            $y = $v * $v * $v * $a->y + 3 * $v * $v * $u * $c1y + 3 * $v * $u * $u * $c2y + $u * $u * $u * $b->y;
-            $tx = $v * $v * ($c1x - $a->x) + 2 * $v * $u * ($c2x - $c1x) + $u * $u * ($b->x - $c2x);
-            $ty = $v * $v * ($c1y - $a->y) + 2 * $v * $u * ($c2y - $c1y) + $u * $u * ($b->y - $c2y);
-            $along += hypot($x - $px, $y - $py);
-            $px = $x;
-            $py = $y;
-            $points[] = [$x, $y, $along, self::heading($tx, $ty, $b->x - $a->x, $b->y - $a->y)];
-        }
+        $points = CentripetalSpline::flatten([$x0, $y0], [$a->x, $a->y], [$b->x, $b->y], [$x3, $y3]);
+        $along = $points[count($points) - 1][2];
         $out = [];
         foreach ($points as $i => [$x, $y, $s, $heading]) {
             if ($i === 0 && $this->started) {
                 continue;
             }
             $at = $a->towards($b, $along > 0 ? $s / $along : 0.0);
-            $rest = $i === 0 ? $a->rest : ($i === $pieces ? $b->rest : 0.0);
+            $rest = $i === 0 ? $a->rest : ($i === count($points) - 1 ? $b->rest : 0.0);
             $out[] = new PathPoint($this->length + $s, $at->t, $x, $y, $at->pressure, $at->tilt, $at->azimuth, $at->twist, $at->speed, $heading, $rest);
         }
         $this->started = true;

@@ -5,7 +5,12 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Closure;
+use LogicException;
 use Yarrowfog\Core\Curve;
+use Yarrowfog\Core\Form\ChoiceField;
+use Yarrowfog\Core\Form\CurveField;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\NumberField;
 
 /**
  * What one setting of a brush is: the interface, the validation, the schema and the
@@ -13,33 +18,30 @@ use Yarrowfog\Core\Curve;
  */
 final readonly class Setting
 {
+    public string $label;
+
     /**
-     * @param  list<string>  $choices  empty for a number; the first one is the default
+     * @param  Field  $field  what its base may be
      * @param  float  $spreadMost  greatest spread, in the unit of the spread
      * @param  (Closure(BrushSettings, Trace): ?string)|null  $idle  why the setting changes nothing now; null when it does
      */
     private function __construct(
         public string $id,
         public Station $station,
-        public string $label,
         public string $sentence,
-        public string $unit,
-        public float $least,
-        public float $most,
-        public float $default,
+        public Field $field,
         public bool $drivable,
         public SpreadKind $spread,
         public float $spreadMost,
-        public array $choices,
         private ?Closure $idle,
-        private bool $curve = false,
     ) {
+        $this->label = $field->label;
     }
 
     /** A setting that is a curve from 0–1 to 0–1; straight by default. */
     public static function curve(string $id, Station $station, string $label, string $sentence): self
     {
-        return new self($id, $station, $label, $sentence, '', 0, 1, 0, false, SpreadKind::None, 0, [], null, true);
+        return new self($id, $station, $sentence, Field::curve('base', $label), false, SpreadKind::None, 0, null);
     }
 
     /**
@@ -59,7 +61,7 @@ final readonly class Setting
         float $spreadMost = 1.0,
         ?Closure $idle = null,
     ): self {
-        return new self($id, $station, $label, $sentence, $unit, $least, $most, $default, $drivable, $spread, $spread === SpreadKind::None ? 0.0 : $spreadMost, [], $idle);
+        return new self($id, $station, $sentence, Field::number('base', $label, $unit, $least, $most, $default), $drivable, $spread, $spread === SpreadKind::None ? 0.0 : $spreadMost, $idle);
     }
 
     /**
@@ -68,23 +70,34 @@ final readonly class Setting
      */
     public static function choice(string $id, Station $station, string $label, string $sentence, array $choices, ?Closure $idle = null): self
     {
-        return new self($id, $station, $label, $sentence, '', 0, 0, 0, false, SpreadKind::None, 0, $choices, $idle);
-    }
-
-    public function isChoice(): bool
-    {
-        return $this->choices !== [];
+        return new self($id, $station, $sentence, Field::choice('base', $label, $choices), false, SpreadKind::None, 0, $idle);
     }
 
     public function isCurve(): bool
     {
-        return $this->curve;
+        return $this->field instanceof CurveField;
+    }
+
+    /**
+     * What a setting that is a number may be.
+     *
+     * @throws LogicException when it is none
+     */
+    public function numberField(): NumberField
+    {
+        return $this->field instanceof NumberField ? $this->field : throw new LogicException("“{$this->id}” is no number.");
+    }
+
+    /** Whether its base is measured in a unit; one that is no number has none. */
+    public function isIn(string $unit): bool
+    {
+        return $this->field instanceof NumberField && $this->field->unit === $unit;
     }
 
     /** Drives of an angle turn it; drives of anything else multiply it. */
     public function drivesAreOffsets(): bool
     {
-        return $this->unit === '°';
+        return $this->isIn('°');
     }
 
     /** What chance does to it, in one sentence of its own; empty where there is none. */
@@ -109,20 +122,20 @@ final readonly class Setting
     public function toArray(): array
     {
         $common = ['id' => $this->id, 'station' => $this->station->value, 'label' => $this->label, 'sentence' => $this->sentence];
-        if ($this->isChoice()) {
-            return [...$common, 'choices' => $this->choices, 'default' => $this->choices[0]];
+        if ($this->field instanceof ChoiceField) {
+            return [...$common, 'choices' => $this->field->choices, 'default' => $this->field->choices[0]];
         }
-
-        if ($this->curve) {
+        if ($this->field instanceof CurveField) {
             return [...$common, 'curve' => true, 'default' => Curve::straight()->toArray()];
         }
+        $field = $this->numberField();
 
         return [
             ...$common,
-            'unit' => $this->unit,
-            'least' => $this->least,
-            'most' => $this->most,
-            'default' => $this->default,
+            'unit' => $field->unit,
+            'least' => $field->least,
+            'most' => $field->most,
+            'default' => $field->default,
             'drivable' => $this->drivable,
             'offsets' => $this->drivesAreOffsets(),
             'spread' => $this->spread->value,

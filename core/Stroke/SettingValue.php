@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
+use LogicException;
 use Yarrowfog\Core\Curve;
+use Yarrowfog\Core\Form\ChoiceField;
+use Yarrowfog\Core\Form\CurveField;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 
@@ -21,9 +24,9 @@ final readonly class SettingValue
     public static function standard(Setting $setting): self
     {
         return new self(match (true) {
-            $setting->isChoice() => $setting->choices[0],
-            $setting->isCurve() => Curve::straight(),
-            default => $setting->default,
+            $setting->field instanceof ChoiceField => $setting->field->choices[0],
+            $setting->field instanceof CurveField => Curve::straight(),
+            default => $setting->numberField()->default,
         });
     }
 
@@ -34,10 +37,10 @@ final readonly class SettingValue
      */
     public static function read(Setting $setting, JsonReader $json): self
     {
-        if ($setting->isChoice()) {
-            return new self($json->keys(['base'])->choice('base', $setting->choices));
+        if ($setting->field instanceof ChoiceField) {
+            return new self($setting->field->read($json->keys(['base'])));
         }
-        if ($setting->isCurve()) {
+        if ($setting->field instanceof CurveField) {
             return new self($json->keys(['base'])->has('base') ? Curve::read($json->object('base')) : Curve::straight());
         }
         $json->keys(['base', 'spread', 'drives']);
@@ -52,15 +55,28 @@ final readonly class SettingValue
         }
 
         return new self(
-            $json->number('base', $setting->least, $setting->most, $setting->default),
+            $setting->numberField()->read($json),
             $json->number('spread', 0, $setting->spreadMost, 0),
             $drives,
         );
     }
 
+    /** @throws LogicException when it is none */
     public function number(): float
     {
-        return is_float($this->base) ? $this->base : 0.0;
+        return is_float($this->base) ? $this->base : throw new LogicException('A choice or a curve is no number.');
+    }
+
+    /** @throws LogicException when it is none */
+    public function choice(): string
+    {
+        return is_string($this->base) ? $this->base : throw new LogicException('A number or a curve is no choice.');
+    }
+
+    /** @throws LogicException when it is none */
+    public function curve(): Curve
+    {
+        return $this->base instanceof Curve ? $this->base : throw new LogicException('A number or a choice is no curve.');
     }
 
     /** @return array<string, mixed> */

@@ -19,8 +19,10 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Symfony\Component\HttpFoundation\Response;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\ChoiceField;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
+use Yarrowfog\Core\Form\TextField;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 
@@ -47,15 +49,15 @@ final class WayController
         return view('rooms.way', [
             'way' => $found,
             'ways' => $this->ways->all(),
-            'params' => array_map(fn (Param $p): array => get_object_vars($p), $found->params()),
-            'numbers' => Numbers::read($found->params(), JsonReader::of([]))->toArray(),
+            'params' => array_map(fn (Field $p): array => $p->toArray(), $found->params()),
+            'numbers' => FieldValues::read($found->params(), JsonReader::of([]))->toArray(),
         ]);
     }
 
     public function preview(Request $request, string $way): Response
     {
         $found = $this->way($way);
-        $numbers = Numbers::read($found->params(), JsonBody::read($request));
+        $numbers = FieldValues::read($found->params(), JsonBody::read($request));
         $taken = $found->take($numbers, self::PREVIEW);
         $patches = new PixelPatches;
         $patches->add($taken->picture->bounds(), $taken->picture);
@@ -69,14 +71,14 @@ final class WayController
         $found = $this->way($way);
         $wanted = [];
         foreach ($found->params() as $param) {
-            if ($param->key === $key && $param->isPictured) {
+            if ($param->key === $key && $param instanceof ChoiceField && $param->isPictured) {
                 $wanted[$key] = $request->string('is')->value();
-            } elseif ($param->kind === 'text') {
+            } elseif ($param instanceof TextField) {
                 $wanted[$param->key] = self::SAMPLE;
             }
         }
         abort_unless(isset($wanted[$key]), 404);
-        $taken = $found->take(Numbers::read($found->params(), JsonReader::of($wanted)), self::CHOICE);
+        $taken = $found->take(FieldValues::read($found->params(), JsonReader::of($wanted)), self::CHOICE);
 
         return new Response(PictureFile::png($taken->picture), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=86400']);
     }
@@ -85,7 +87,7 @@ final class WayController
     {
         $found = $this->way($way);
         $body = JsonBody::read($request)->keys(['numbers', 'name']);
-        $numbers = Numbers::read($found->params(), $body->object('numbers'));
+        $numbers = FieldValues::read($found->params(), $body->object('numbers'));
         $source = $sources->takeFrom($found, $numbers, $body->text('name', $found->name($numbers), 120));
         $inHand->take($source);
 

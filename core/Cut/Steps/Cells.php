@@ -9,8 +9,8 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Make\Cellular;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
@@ -29,13 +29,13 @@ final readonly class Cells implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('cells', 'Cells', StepGroup::Texture, 'Cells of one grey or colour each, like cracked clay.', [
-            Param::number('count', 'Cells along', '', 2, 120, 24),
-            Param::number('border', 'Gap', 'px', 0, 60, 2, 0.5),
-            Param::roll(),
+            Field::number('count', 'Cells along', '', 2, 120, 24),
+            Field::number('border', 'Gap', 'px', 0, 60, 2, 0.5),
+            Field::roll(),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('count'), $numbers->number('border'), (int) $numbers->number('roll'));
     }

@@ -8,8 +8,8 @@ use Yarrowfog\Core\Cut\CroppingStep;
 use Yarrowfog\Core\Cut\InkBounds;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
@@ -33,11 +33,11 @@ final readonly class Centre implements CroppingStep
     public static function description(): StepDescription
     {
         return new StepDescription('centre', 'Centre', StepGroup::Frame, 'Puts the middle of the ink in the middle of the tip, so that a turned stamp turns about itself.', [
-            Param::choice('by', 'By', [self::BY_OUTLINE, self::BY_WEIGHT]),
+            Field::choice('by', 'By', [self::BY_OUTLINE, self::BY_WEIGHT]),
         ], closes: true);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->choice('by') === self::BY_WEIGHT);
     }

@@ -9,8 +9,8 @@ use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Grow;
@@ -48,15 +48,15 @@ final readonly class ClearColour implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('clear-colour', 'Clear colour', StepGroup::Clear, 'The colour you point at becomes nothing. Click on the picture to choose the place.', [
-            Param::places('places', 'Places pointed at', [[0.01, 0.01]]),
-            Param::number('tolerance', 'Tolerance', '%', 0, 0.6, 0.1, 0.005),
-            Param::choice('reach', 'Where', [self::TOUCHING, self::EVERYWHERE]),
-            Param::number('grow', 'Grow', 'px', -20, 20, 0),
-            Param::number('feather', 'Edge fades over', 'px', 0, 50, 2, 0.5),
+            Field::places('places', 'Places pointed at', [[0.01, 0.01]]),
+            Field::number('tolerance', 'Tolerance', '%', 0, 0.6, 0.1, 0.005),
+            Field::choice('reach', 'Where', [self::TOUCHING, self::EVERYWHERE]),
+            Field::number('grow', 'Grow', 'px', -20, 20, 0),
+            Field::number('feather', 'Edge fades over', 'px', 0, 50, 2, 0.5),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self(
             $numbers->places('places'),

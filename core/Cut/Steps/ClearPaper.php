@@ -8,8 +8,8 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\PaperStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\ToneTable;
 use Yarrowfog\Core\Tip\TipKind;
@@ -33,13 +33,13 @@ final readonly class ClearPaper implements PaperStep
     public static function description(): StepDescription
     {
         return new StepDescription('clear-paper', 'Clear paper', StepGroup::Clear, 'Everything as bright as the paper becomes nothing; grey edges stay soft.', [
-            Param::number('whitePoint', 'Paper from', '', 1, 255, 235),
-            Param::number('blackPoint', 'Full ink below', '', 0, 254, 20),
-            Param::number('paperTone', 'Ink is counted from', '', 0, 255, 0),
+            Field::number('whitePoint', 'Paper from', '', 1, 255, 235),
+            Field::number('blackPoint', 'Full ink below', '', 0, 254, 20),
+            Field::number('paperTone', 'Ink is counted from', '', 0, 255, 0),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('whitePoint'), $numbers->number('blackPoint'), $numbers->number('paperTone'));
     }

@@ -7,8 +7,8 @@ namespace Yarrowfog\Core\Cut\Steps;
 use Yarrowfog\Core\Cut\CroppingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
@@ -32,14 +32,14 @@ final readonly class Crop implements CroppingStep
     public static function description(): StepDescription
     {
         return new StepDescription('crop', 'Crop', StepGroup::Frame, 'Keeps the part between four edges. Drag them on the picture.', [
-            Param::number('left', 'From the left', '%', 0, 0.99, 0, 0.005),
-            Param::number('top', 'From the top', '%', 0, 0.99, 0, 0.005),
-            Param::number('right', 'From the right', '%', 0, 0.99, 0, 0.005),
-            Param::number('bottom', 'From the bottom', '%', 0, 0.99, 0, 0.005),
+            Field::number('left', 'From the left', '%', 0, 0.99, 0, 0.005),
+            Field::number('top', 'From the top', '%', 0, 0.99, 0, 0.005),
+            Field::number('right', 'From the right', '%', 0, 0.99, 0, 0.005),
+            Field::number('bottom', 'From the bottom', '%', 0, 0.99, 0, 0.005),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('left'), $numbers->number('top'), $numbers->number('right'), $numbers->number('bottom'));
     }

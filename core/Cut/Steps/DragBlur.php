@@ -7,8 +7,8 @@ namespace Yarrowfog\Core\Cut\Steps;
 use Yarrowfog\Core\Cut\SpreadingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Drag;
 use Yarrowfog\Core\Tip\TipKind;
@@ -27,12 +27,12 @@ final readonly class DragBlur implements SpreadingStep
     public static function description(): StepDescription
     {
         return new StepDescription('drag-blur', 'Drag blur', StepGroup::Texture, 'Smears along one direction, as if dragged while wet.', [
-            Param::number('angle', 'Angle', '°', -90, 90, 0),
-            Param::number('length', 'Length', 'px', 0, 600, 40),
+            Field::number('angle', 'Angle', '°', -90, 90, 0),
+            Field::number('length', 'Length', 'px', 0, 600, 40),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('angle'), $numbers->number('length'));
     }

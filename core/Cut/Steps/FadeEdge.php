@@ -8,8 +8,8 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -30,15 +30,15 @@ final readonly class FadeEdge implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('fade-edge', 'Fade edge', StepGroup::Clear, 'Ink that runs off the picture fades out instead of being cut off.', [
-            Param::number('left', 'Left', 'px', 0, 2000, 0),
-            Param::number('top', 'Top', 'px', 0, 2000, 0),
-            Param::number('right', 'Right', 'px', 0, 2000, 0),
-            Param::number('bottom', 'Bottom', 'px', 0, 2000, 0),
-            Param::choice('curve', 'Curve', [self::SOFT, self::EVEN, self::LATE]),
+            Field::number('left', 'Left', 'px', 0, 2000, 0),
+            Field::number('top', 'Top', 'px', 0, 2000, 0),
+            Field::number('right', 'Right', 'px', 0, 2000, 0),
+            Field::number('bottom', 'Bottom', 'px', 0, 2000, 0),
+            Field::choice('curve', 'Curve', [self::SOFT, self::EVEN, self::LATE]),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('left'), $numbers->number('top'), $numbers->number('right'), $numbers->number('bottom'), $numbers->choice('curve'));
     }

@@ -8,8 +8,8 @@ use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Runs;
 use Yarrowfog\Core\Tip\InkRule;
@@ -33,11 +33,11 @@ final readonly class FillHoles implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('fill-holes', 'Fill holes', StepGroup::Clear, 'What ink closes in all round is filled, however large: an outline becomes a shape.', [
-            Param::colour('colour', 'Colour', '#000000'),
+            Field::colour('colour', 'Colour', '#000000'),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->colour('colour'));
     }

@@ -7,8 +7,8 @@ namespace Yarrowfog\Core\Cut\Steps;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Lighting;
 use Yarrowfog\Core\Tip\TipKind;
@@ -28,12 +28,12 @@ final readonly class FlattenLight implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('flatten-light', 'Flatten light', StepGroup::Clear, 'Takes shadows and uneven light out of a photo or scan, so that the paper is the same all over.', [
-            Param::number('radius', 'Larger than the mark', 'px', 10, 1500, 240),
-            Param::choice('ground', 'The ground is', [self::LIGHTER, self::DARKER]),
+            Field::number('radius', 'Larger than the mark', 'px', 10, 1500, 240),
+            Field::choice('ground', 'The ground is', [self::LIGHTER, self::DARKER]),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('radius'), $numbers->choice('ground') === self::DARKER);
     }

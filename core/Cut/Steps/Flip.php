@@ -8,8 +8,8 @@ use Yarrowfog\Core\Cut\MovingStep;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -29,11 +29,11 @@ final readonly class Flip implements MovingStep
     public static function description(): StepDescription
     {
         return new StepDescription('flip', 'Flip', StepGroup::Frame, 'Mirrors the picture: left and right, or top and bottom, change places.', [
-            Param::choice('way', 'Change', [self::ACROSS, self::DOWN, self::BOTH]),
+            Field::choice('way', 'Change', [self::ACROSS, self::DOWN, self::BOTH]),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         $way = $numbers->choice('way');
 

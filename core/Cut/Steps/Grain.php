@@ -8,8 +8,8 @@ use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Make\LatticeNoise;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
@@ -28,13 +28,13 @@ final readonly class Grain implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('grain', 'Grain', StepGroup::Texture, 'Uneven ink: small spots print less.', [
-            Param::number('amount', 'Amount', '%', 0, 1, 0.4, 0.01),
-            Param::number('size', 'Size', 'px', 1, 80, 4, 0.5),
-            Param::roll(),
+            Field::number('amount', 'Amount', '%', 0, 1, 0.4, 0.01),
+            Field::number('size', 'Size', 'px', 1, 80, 4, 0.5),
+            Field::roll(),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('amount'), $numbers->number('size'), (int) $numbers->number('roll'));
     }

@@ -7,8 +7,8 @@ namespace Yarrowfog\Core\Cut\Steps;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\ToneStep;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -31,11 +31,11 @@ final readonly class GreyMix implements ToneStep
     /** The defaults make BT.709 luma of every colour: the weight of a mixture is the sum of its parts. */
     public static function description(): StepDescription
     {
-        $hue = fn (string $key, string $label, float $luma): Param => Param::number($key, $label, '%', -1, 2, $luma, 0.01)->onlyWith('by', self::SIX);
-        $channel = fn (string $key, string $label, float $luma): Param => Param::number($key, $label, '%', -1, 2, $luma, 0.01)->onlyWith('by', self::THREE);
+        $hue = fn (string $key, string $label, float $luma): Field => Field::number($key, $label, '%', -1, 2, $luma, 0.01)->onlyWith('by', self::SIX);
+        $channel = fn (string $key, string $label, float $luma): Field => Field::number($key, $label, '%', -1, 2, $luma, 0.01)->onlyWith('by', self::THREE);
 
         return new StepDescription('grey-mix', 'Grey mix', StepGroup::Tone, 'Turns colours into greys: choose how dark each family of colours becomes.', [
-            Param::choice('by', 'By', [self::SIX, self::THREE]),
+            Field::choice('by', 'By', [self::SIX, self::THREE]),
             $hue('reds', 'Reds', 0.21),
             $hue('yellows', 'Yellows', 0.93),
             $hue('greens', 'Greens', 0.72),
@@ -48,7 +48,7 @@ final readonly class GreyMix implements ToneStep
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         $n = $numbers->number(...);
         if ($numbers->choice('by') === self::SIX) {

@@ -8,9 +8,9 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\ToneStep;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Form\HandStroke;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
 use Yarrowfog\Core\Paint\Stroke\StrokePainter;
@@ -40,11 +40,11 @@ final readonly class HandMask implements ToneStep
     public static function description(): StepDescription
     {
         return new StepDescription('hand-mask', 'Hand mask', StepGroup::Clear, 'Paint on the picture: hide what should not print, show it again. The pen’s pressure counts.', [
-            Param::strokes('strokes', 'Strokes'),
+            Field::strokes('strokes', 'Strokes'),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->strokes('strokes'));
     }

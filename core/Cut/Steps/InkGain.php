@@ -9,8 +9,8 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\PaperStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\InkRule;
 use Yarrowfog\Core\Tip\TipKind;
@@ -25,11 +25,11 @@ final readonly class InkGain implements PaperStep
     public static function description(): StepDescription
     {
         return new StepDescription('ink-gain', 'Ink gain', StepGroup::Tone, 'How much ink each amount of ink becomes: at the left the faint, at the right the full.', [
-            Param::curve('curve', 'Faint to full'),
+            Field::curve('curve', 'Faint to full'),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->curve('curve'));
     }

@@ -10,8 +10,8 @@ use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\Underlay;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Tip\TipKind;
@@ -26,13 +26,13 @@ final readonly class InnerGlow implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('inner-glow', 'Inner glow', StepGroup::Finish, 'A soft edge of one colour inside the ink: white makes its edges print less.', [
-            Param::colour('colour', 'Colour', '#ffffff'),
-            Param::number('radius', 'Radius', 'px', 0, 200, 16),
-            Param::number('strength', 'Strength', '%', 0, 1, 0.6, 0.01),
+            Field::colour('colour', 'Colour', '#ffffff'),
+            Field::number('radius', 'Radius', 'px', 0, 200, 16),
+            Field::number('strength', 'Strength', '%', 0, 1, 0.6, 0.01),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->colour('colour'), $numbers->number('radius'), $numbers->number('strength'));
     }

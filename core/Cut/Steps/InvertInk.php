@@ -7,7 +7,7 @@ namespace Yarrowfog\Core\Cut\Steps;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\ToneStep;
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -19,7 +19,7 @@ final readonly class InvertInk implements ToneStep
         return new StepDescription('invert-ink', 'Invert ink', StepGroup::Tone, 'Light prints instead of dark: for chalk on slate, or a white mark on black.', []);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self;
     }

@@ -8,8 +8,8 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\ToneStep;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
@@ -39,13 +39,13 @@ final readonly class KeepArea implements ToneStep
     public static function description(): StepDescription
     {
         return new StepDescription('keep-area', 'Keep area', StepGroup::Clear, 'Only what lies inside stays. Draw the area on the picture.', [
-            Param::choice('shape', 'Shape', [self::BOX, self::OVAL, self::FREE]),
-            Param::places('points', 'Area', [[0.1, 0.1], [0.9, 0.9]], 2000),
-            Param::number('feather', 'Edge fades over', 'px', 0, 200, 2, 0.5),
+            Field::choice('shape', 'Shape', [self::BOX, self::OVAL, self::FREE]),
+            Field::places('points', 'Area', [[0.1, 0.1], [0.9, 0.9]], 2000),
+            Field::number('feather', 'Edge fades over', 'px', 0, 200, 2, 0.5),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->choice('shape'), $numbers->places('points'), $numbers->number('feather'));
     }

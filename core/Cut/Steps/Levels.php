@@ -7,8 +7,8 @@ namespace Yarrowfog\Core\Cut\Steps;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\ToneStep;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\ToneTable;
 use Yarrowfog\Core\Tip\TipKind;
@@ -23,13 +23,13 @@ final readonly class Levels implements ToneStep
     public static function description(): StepDescription
     {
         return new StepDescription('levels', 'Levels', StepGroup::Tone, 'Sets which grey prints fully, which not at all, and leans the greys between.', [
-            Param::number('dark', 'Dark end', '', 0, 254, 0),
-            Param::number('light', 'Light end', '', 1, 255, 255),
-            Param::number('middle', 'Middle', '×', 0.2, 5, 1, 0.01),
+            Field::number('dark', 'Dark end', '', 0, 254, 0),
+            Field::number('light', 'Light end', '', 1, 255, 255),
+            Field::number('middle', 'Middle', '×', 0.2, 5, 1, 0.01),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('dark'), $numbers->number('light'), $numbers->number('middle'));
     }

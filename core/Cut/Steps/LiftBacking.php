@@ -9,8 +9,8 @@ use Yarrowfog\Core\Cut\EdgeMatte;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -35,12 +35,12 @@ final readonly class LiftBacking implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('lift-backing', 'Lift backing', StepGroup::Clear, 'Takes the colour of what lay behind out of half-transparent edges: no pale halo on dark.', [
-            Param::choice('backing', 'Backing', [self::MEASURED, self::GIVEN]),
-            Param::colour('colour', 'Colour', '#ffffff')->onlyWith('backing', self::GIVEN),
+            Field::choice('backing', 'Backing', [self::MEASURED, self::GIVEN]),
+            Field::colour('colour', 'Colour', '#ffffff')->onlyWith('backing', self::GIVEN),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->choice('backing') === self::GIVEN ? $numbers->colour('colour') : null);
     }

@@ -10,8 +10,8 @@ use Yarrowfog\Core\Cut\SpreadingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\Underlay;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Tip\TipKind;
@@ -26,13 +26,13 @@ final readonly class OuterGlow implements SpreadingStep
     public static function description(): StepDescription
     {
         return new StepDescription('outer-glow', 'Outer glow', StepGroup::Finish, 'A soft edge of one colour around the ink.', [
-            Param::colour('colour', 'Colour', '#000000'),
-            Param::number('radius', 'Radius', 'px', 0, 200, 16),
-            Param::number('strength', 'Strength', '%', 0, 1, 0.6, 0.01),
+            Field::colour('colour', 'Colour', '#000000'),
+            Field::number('radius', 'Radius', 'px', 0, 200, 16),
+            Field::number('strength', 'Strength', '%', 0, 1, 0.6, 0.01),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->colour('colour'), $numbers->number('radius'), $numbers->number('strength'));
     }

@@ -10,8 +10,8 @@ use Yarrowfog\Core\Cut\SpreadingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\Underlay;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Distances;
 use Yarrowfog\Core\Tip\TipKind;
@@ -29,12 +29,12 @@ final readonly class OutlineEdge implements SpreadingStep
     public static function description(): StepDescription
     {
         return new StepDescription('outline', 'Outline', StepGroup::Finish, 'A line of one colour around the ink.', [
-            Param::number('width', 'Width', 'px', 0, 120, 6, 0.5),
-            Param::colour('colour', 'Colour', '#000000'),
+            Field::number('width', 'Width', 'px', 0, 120, 6, 0.5),
+            Field::colour('colour', 'Colour', '#000000'),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('width'), $numbers->colour('colour'));
     }

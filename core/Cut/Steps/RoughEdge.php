@@ -9,8 +9,8 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Make\LatticeNoise;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Distances;
@@ -34,13 +34,13 @@ final readonly class RoughEdge implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('rough-edge', 'Rough edge', StepGroup::Texture, 'Nibbles at the edge of the ink, like a dry or worn print.', [
-            Param::number('reach', 'Reach', 'px', 0, 120, 10, 0.5),
-            Param::number('size', 'Bites', 'px', 1, 200, 10, 0.5),
-            Param::roll(),
+            Field::number('reach', 'Reach', 'px', 0, 120, 10, 0.5),
+            Field::number('size', 'Bites', 'px', 1, 200, 10, 0.5),
+            Field::roll(),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('reach'), $numbers->number('size'), (int) $numbers->number('roll'));
     }

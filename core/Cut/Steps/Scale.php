@@ -8,8 +8,8 @@ use Yarrowfog\Core\Cut\MovingStep;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
 use Yarrowfog\Core\Raster\Resampler;
@@ -34,14 +34,14 @@ final readonly class Scale implements MovingStep
     public static function description(): StepDescription
     {
         return new StepDescription('scale', 'Scale', StepGroup::Frame, 'Brings the longer side to a size, or all of it to a part of its size: frames keep their sizes to one another then. Paint larger than the tip and it blurs.', [
-            Param::choice('to', 'To', [self::SIDE, self::PART]),
-            Param::number('side', 'Longer side', 'px', 8, 4096, 512)->onlyWith('to', self::SIDE),
-            Param::number('part', 'Part', '%', 0.01, 4, 0.5, 0.01)->onlyWith('to', self::PART),
-            Param::choice('by', 'By', [Filter::Area->value, Filter::Lanczos->value]),
+            Field::choice('to', 'To', [self::SIDE, self::PART]),
+            Field::number('side', 'Longer side', 'px', 8, 4096, 512)->onlyWith('to', self::SIDE),
+            Field::number('part', 'Part', '%', 0.01, 4, 0.5, 0.01)->onlyWith('to', self::PART),
+            Field::choice('by', 'By', [Filter::Area->value, Filter::Lanczos->value]),
         ], closes: true);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->choice('to') === self::SIDE ? $numbers->number('side') : null, Filter::from($numbers->choice('by')), $numbers->number('part'));
     }

@@ -10,8 +10,8 @@ use Yarrowfog\Core\Cut\SpreadingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\Underlay;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Tip\TipKind;
@@ -26,15 +26,15 @@ final readonly class Shadow implements SpreadingStep
     public static function description(): StepDescription
     {
         return new StepDescription('shadow', 'Shadow', StepGroup::Finish, 'The shape of the ink beneath it, moved and softened. It turns with the tip; one that stays, whatever the tip does, is cast in Tune, at Ground.', [
-            Param::number('dx', 'To the right', 'px', -300, 300, 12),
-            Param::number('dy', 'Down', 'px', -300, 300, 12),
-            Param::number('blur', 'Softness', 'px', 0, 120, 8, 0.5),
-            Param::number('opacity', 'Opacity', '%', 0, 1, 0.4, 0.01),
-            Param::colour('colour', 'Colour', '#000000'),
+            Field::number('dx', 'To the right', 'px', -300, 300, 12),
+            Field::number('dy', 'Down', 'px', -300, 300, 12),
+            Field::number('blur', 'Softness', 'px', 0, 120, 8, 0.5),
+            Field::number('opacity', 'Opacity', '%', 0, 1, 0.4, 0.01),
+            Field::colour('colour', 'Colour', '#000000'),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('dx'), $numbers->number('dy'), $numbers->number('blur'), $numbers->number('opacity'), $numbers->colour('colour'));
     }

@@ -7,8 +7,8 @@ namespace Yarrowfog\Core\Cut\Steps;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Tip\TipKind;
@@ -24,11 +24,11 @@ final readonly class SoftBlur implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('blur', 'Blur', StepGroup::Texture, 'Softens everything evenly.', [
-            Param::number('sigma', 'Spread', 'px', 0, 120, 4, 0.25),
+            Field::number('sigma', 'Spread', 'px', 0, 120, 4, 0.25),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('sigma'));
     }

@@ -8,8 +8,8 @@ use Yarrowfog\Core\Cut\InkRuns;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Regions;
 use Yarrowfog\Core\Raster\Runs;
@@ -35,12 +35,12 @@ final readonly class Specks implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('specks', 'Specks', StepGroup::Clear, 'Dust goes: islands of ink and holes in it that are smaller than this.', [
-            Param::number('islands', 'Islands below', 'px²', 0, 20000, 60),
-            Param::number('holes', 'Holes below', 'px²', 0, 20000, 0),
+            Field::number('islands', 'Islands below', 'px²', 0, 20000, 60),
+            Field::number('holes', 'Holes below', 'px²', 0, 20000, 0),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('islands'), $numbers->number('holes'));
     }

@@ -7,7 +7,7 @@ namespace Yarrowfog\Core\Cut\Steps;
 use Yarrowfog\Core\Cut\CroppingStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Tip\TipKind;
@@ -20,7 +20,7 @@ final readonly class Square implements CroppingStep
         return new StepDescription('square', 'Square', StepGroup::Frame, 'Adds empty space at the shorter sides until the tip is square. Nothing is stretched.', [], closes: true);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self;
     }

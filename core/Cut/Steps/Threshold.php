@@ -8,8 +8,8 @@ use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\PaperStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\InkRule;
 use Yarrowfog\Core\Tip\TipKind;
@@ -32,13 +32,13 @@ final readonly class Threshold implements PaperStep
     public static function description(): StepDescription
     {
         return new StepDescription('threshold', 'Threshold', StepGroup::Tone, 'Only ink and no ink: darker than this grey prints fully, the rest not at all.', [
-            Param::choice('by', 'Grey', [self::FOUND, self::GIVEN]),
-            Param::number('at', 'Ink below', '', 1, 254, 128)->onlyWith('by', self::GIVEN),
-            Param::number('soft', 'Softness', '', 0, 120, 24),
+            Field::choice('by', 'Grey', [self::FOUND, self::GIVEN]),
+            Field::number('at', 'Ink below', '', 1, 254, 128)->onlyWith('by', self::GIVEN),
+            Field::number('soft', 'Softness', '', 0, 120, 24),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->choice('by') === self::GIVEN ? $numbers->number('at') : null, $numbers->number('soft'));
     }

@@ -7,8 +7,8 @@ namespace Yarrowfog\Core\Cut\Steps;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -23,11 +23,11 @@ final readonly class Tiles implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('tiles', 'Tiles', StepGroup::Texture, 'Squares of one grey or colour each.', [
-            Param::number('side', 'Side', 'px', 2, 400, 24),
+            Field::number('side', 'Side', 'px', 2, 400, 24),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('side'));
     }

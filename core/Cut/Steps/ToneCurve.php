@@ -8,8 +8,8 @@ use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\ToneStep;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\ToneTable;
 use Yarrowfog\Core\Tip\TipKind;
@@ -24,11 +24,11 @@ final readonly class ToneCurve implements ToneStep
     public static function description(): StepDescription
     {
         return new StepDescription('tone-curve', 'Tone curve', StepGroup::Tone, 'Bends the tones: at the left the darks, at the right the lights.', [
-            Param::curve('curve', 'Dark to light'),
+            Field::curve('curve', 'Dark to light'),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->curve('curve'));
     }

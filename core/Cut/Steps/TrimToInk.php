@@ -8,8 +8,8 @@ use Yarrowfog\Core\Cut\CroppingStep;
 use Yarrowfog\Core\Cut\InkBounds;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Tip\InkRule;
@@ -26,12 +26,12 @@ final readonly class TrimToInk implements CroppingStep
     public static function description(): StepDescription
     {
         return new StepDescription('trim', 'Trim to ink', StepGroup::Frame, 'Cuts the empty space away and leaves an even margin.', [
-            Param::number('margin', 'Margin', 'px', 0, 400, 8),
-            Param::number('threshold', 'Ink from', '%', 0, 0.5, 0.04, 0.01),
+            Field::number('margin', 'Margin', 'px', 0, 400, 8),
+            Field::number('threshold', 'Ink from', '%', 0, 0.5, 0.04, 0.01),
         ], closes: true);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('margin'), $numbers->number('threshold'));
     }

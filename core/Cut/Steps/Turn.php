@@ -8,8 +8,8 @@ use Yarrowfog\Core\Cut\MovingStep;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Turning;
 use Yarrowfog\Core\Tip\TipKind;
@@ -25,11 +25,11 @@ final readonly class Turn implements MovingStep
     public static function description(): StepDescription
     {
         return new StepDescription('turn', 'Turn', StepGroup::Frame, 'Turns the picture about its middle. It grows, so that no corner is lost.', [
-            Param::number('angle', 'Angle', '°', -180, 180, 90, 0.5),
+            Field::number('angle', 'Angle', '°', -180, 180, 90, 0.5),
         ]);
     }
 
-    public static function from(Numbers $numbers): self
+    public static function from(FieldValues $numbers): self
     {
         return new self($numbers->number('angle'));
     }

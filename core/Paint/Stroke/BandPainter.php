@@ -51,9 +51,7 @@ final class BandPainter
 
     private readonly bool $once;
 
-    private readonly bool $flipsAlong;
-
-    private readonly bool $flipsAcross;
+    private readonly BandSampler $sampler;
 
     private readonly float $head;
 
@@ -82,8 +80,7 @@ final class BandPainter
         $this->size = Dial::of($brush, 'size', $chance);
         $this->inker = new Inker($brush, $chance);
         $this->once = $brush->choice('laidAs') === FormSettings::BAND_ONCE;
-        $this->flipsAlong = self::flips($brush->choice('mirrorAcross'), $chance->unit(Chance::stream('mirrorAcross'), 0));
-        $this->flipsAcross = self::flips($brush->choice('mirrorDown'), $chance->unit(Chance::stream('mirrorDown'), 0));
+        $this->sampler = BandSampler::of($brush, $chance);
         $this->head = $this->once ? 0.0 : $brush->base('bandHead') * $this->aspect;
         $this->tail = $this->once ? 0.0 : $brush->base('bandTail') * $this->aspect;
     }
@@ -204,7 +201,7 @@ final class BandPainter
                     if ($x < $part[0] || $x >= $part[2]) {
                         continue;
                     }
-                    [$ink, $colour] = $this->sample($stencil, $columns->at($along), $v);
+                    [$ink, $colour] = $this->sampler->sample($stencil, $columns->at($along), $v);
                     $ink = $ink * $strength >> 16;
                     $at = ($y - $tileY) * StrokeBuffer::SIDE + $x - $tileX;
                     if ($buffer->colour !== null) {
@@ -259,64 +256,5 @@ final class BandPainter
         }
 
         return $out;
-    }
-
-    /**
-     * Bilinear.
-     *
-     * @param  array{int, int, float}  $along  two columns, and the part of the second one
-     * @param  float  $v  across, 0–1
-     * @return array{int, int|null} ink 0–65535, and 0xRRGGBB of a picture with colours
-     */
-    private function sample(Stencil $stencil, array $along, float $v): array
-    {
-        $columns = $stencil->width - 2 * Stencil::BORDER;
-        $rows = $stencil->height - 2 * Stencil::BORDER;
-        [$column, $next, $fx] = $along;
-        if ($this->flipsAlong) {
-            $column = $columns - 1 - $column;
-            $next = $columns - 1 - $next;
-        }
-        $y = ($this->flipsAcross ? 1.0 - $v : $v) * $rows - 0.5;
-        $row = (int) floor($y);
-        $fy = $y - $row;
-        if ($row < -1 || $row >= $rows) {
-            return [0, null];
-        }
-        // The border above and below is empty, which softens the long edges by a pixel.
-        $upper = ($row + Stencil::BORDER) * $stencil->width + Stencil::BORDER;
-        $lower = $upper + $stencil->width;
-        $weights = [(1 - $fx) * (1 - $fy), $fx * (1 - $fy), (1 - $fx) * $fy, $fx * $fy];
-        $at = [$upper + $column, $upper + $next, $lower + $column, $lower + $next];
-        $ink = self::mix($stencil->fours, $at, $weights) * 2.0;
-        if ($stencil->colours === null || $ink < 1.0) {
-            return [(int) $ink, null];
-        }
-        $colour = 0;
-        foreach ([42, 21, 0] as $shift) {
-            $channel = 0.0;
-            foreach ($at as $k => $i) {
-                $channel += ($stencil->colours[$i] >> $shift & 0x1FFF) * $weights[$k];
-            }
-            $colour = $colour << 8 | (int) min(255.0, round($channel * 8.0 * 257 / $ink));
-        }
-
-        return [(int) $ink, $colour];
-    }
-
-    /**
-     * @param  array<int, int>  $fours
-     * @param  array{int, int, int, int}  $at
-     * @param  array{float, float, float, float}  $weights
-     */
-    private static function mix(array $fours, array $at, array $weights): float
-    {
-        return ($fours[$at[0]] & Stencil::FULL) * $weights[0] + ($fours[$at[1]] & Stencil::FULL) * $weights[1]
-            + ($fours[$at[2]] & Stencil::FULL) * $weights[2] + ($fours[$at[3]] & Stencil::FULL) * $weights[3];
-    }
-
-    private static function flips(string $choice, float $chance): bool
-    {
-        return $choice === FormSettings::ALWAYS || ($choice === FormSettings::BY_CHANCE && $chance < 0.5);
     }
 }

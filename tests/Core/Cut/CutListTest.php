@@ -13,7 +13,7 @@ use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Cut\StepCatalogue;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
@@ -203,7 +203,7 @@ final class CutListTest extends TestCase
         });
         $clear = ['step' => 'clear-colour', 'numbers' => ['tolerance' => 0.06]];
         foreach (['outer-glow', 'inner-glow', 'shadow', 'outline'] as $made) {
-            $numbers = array_intersect_key(['colour' => '#f6edd9'], array_flip(array_map(fn (Param $p): string => $p->key, StepCatalogue::find($made)::description()->params)));
+            $numbers = array_intersect_key(['colour' => '#f6edd9'], array_flip(array_map(fn (Field $p): string => $p->key, StepCatalogue::find($made)::description()->params)));
             $after = ['step' => $made, 'numbers' => $numbers];
             $lifted = CutList::read(['kind' => 'own colours', 'steps' => [$clear, ['step' => 'lift-backing'], $after]]);
             self::assertArrayNotHasKey('fringe', self::found($leaf(1.0), $lifted), $made);

@@ -12,7 +12,7 @@ use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Replay;
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Make\Finds;
 use Yarrowfog\Core\Make\SampleCamera;
@@ -129,8 +129,8 @@ final class MendingTest extends TestCase
     private static function taken(string $way, string $find): Bitmap
     {
         return $way === 'scan'
-            ? SampleScanner::make(Numbers::read(SampleScanner::params(), JsonReader::of(['find' => $find, 'roll' => 3, 'dpi' => 100])))
-            : SampleCamera::make(Numbers::read(SampleCamera::params(), JsonReader::of(['find' => $find, 'roll' => 3])), 400);
+            ? SampleScanner::make(FieldValues::read(SampleScanner::params(), JsonReader::of(['find' => $find, 'roll' => 3, 'dpi' => 100])))
+            : SampleCamera::make(FieldValues::read(SampleCamera::params(), JsonReader::of(['find' => $find, 'roll' => 3])), 400);
     }
 
     /** @return array<string, Finding> */

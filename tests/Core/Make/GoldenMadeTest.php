@@ -6,7 +6,7 @@ namespace Tests\Core\Make;
 
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Golden;
-use Yarrowfog\Core\Form\Numbers;
+use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Make\Finds;
 use Yarrowfog\Core\Make\Growth;
@@ -68,7 +68,7 @@ final class GoldenMadeTest extends TestCase
      */
     private static function made(string $recipe, array $numbers): Bitmap
     {
-        return $recipe::make(Numbers::read($recipe::params(), JsonReader::of($numbers)), self::CELL);
+        return $recipe::make(FieldValues::read($recipe::params(), JsonReader::of($numbers)), self::CELL);
     }
 
     /** @param  list<Bitmap>  $pictures  the upper left of each, in a row of its own length */

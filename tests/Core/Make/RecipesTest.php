@@ -6,8 +6,10 @@ namespace Tests\Core\Make;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Yarrowfog\Core\Form\Numbers;
-use Yarrowfog\Core\Form\Param;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
+use Yarrowfog\Core\Form\NumberField;
+use Yarrowfog\Core\Form\RollField;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Make\Growth;
 use Yarrowfog\Core\Make\Recipe;
@@ -44,7 +46,7 @@ final class RecipesTest extends TestCase
     public function test_every_find_is_scanned_and_photographed_and_each_roll_differs(string $find): void
     {
         foreach ([SampleScanner::class, SampleCamera::class] as $device) {
-            $shot = fn (int $roll): Bitmap => $device::make(Numbers::read($device::params(), JsonReader::of(['find' => $find, 'roll' => $roll])), 120);
+            $shot = fn (int $roll): Bitmap => $device::make(FieldValues::read($device::params(), JsonReader::of(['find' => $find, 'roll' => $roll])), 120);
             self::assertSame($shot(1)->pixels, $shot(1)->pixels);
             self::assertNotSame($shot(1)->pixels, $shot(2)->pixels);
         }
@@ -57,16 +59,16 @@ final class RecipesTest extends TestCase
     #[DataProvider('forms')]
     public function test_every_number_that_is_shown_does_something(string $recipe, array $chosen): void
     {
-        $picture = fn (array $more): string => $recipe::make(Numbers::read($recipe::params(), JsonReader::of([...$chosen, ...$more])), 160)->toBytes();
+        $picture = fn (array $more): string => $recipe::make(FieldValues::read($recipe::params(), JsonReader::of([...$chosen, ...$more])), 160)->toBytes();
         // A little flattened, so that turning shows on a round one too.
         $base = $recipe === Shapes::class ? ['flat' => 0.7] : [];
         $before = $picture($base);
-        $isShown = fn (Param $p): bool => $p->when === [] || array_filter($p->when, fn (array $w): bool => in_array($chosen[$w[0]] ?? '', $w[1], true)) !== [];
+        $isShown = fn (Field $p): bool => $p->toArray()['when'] === [] || array_filter($p->toArray()['when'], fn (array $w): bool => in_array($chosen[$w[0]] ?? '', $w[1], true)) !== [];
         foreach ($recipe::params() as $param) {
-            if (! in_array($param->kind, ['number', 'roll'], true) || $param->key === 'side' || ! $isShown($param)) {
+            if (! ($param instanceof NumberField || $param instanceof RollField) || $param->key === 'side' || ! $isShown($param)) {
                 continue;
             }
-            $values = $param->kind === 'roll' ? [2, 3] : [$param->least, $param->least + 0.37 * ($param->most - $param->least), $param->most];
+            $values = $param instanceof RollField ? [2, 3] : [$param->least, $param->least + 0.37 * ($param->most - $param->least), $param->most];
             $changes = array_filter($values, fn (float|int $v): bool => $picture([...$base, $param->key => $v]) !== $before);
             self::assertNotSame([], $changes, "“{$param->label}” changes nothing.");
         }

@@ -4,10 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core\Stroke;
 
+use LogicException;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Curve;
+use Yarrowfog\Core\Form\NumberField;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\PathBuilder;
@@ -59,9 +61,22 @@ final class SettingsTest extends TestCase
     {
         foreach (SettingsTable::all() as $setting) {
             self::assertStringEndsWith('.', $setting->sentence);
-            if (! $setting->isChoice()) {
-                self::assertGreaterThanOrEqual($setting->least, $setting->default);
-                self::assertLessThanOrEqual($setting->most, $setting->default);
+            if ($setting->field instanceof NumberField) {
+                self::assertSame($setting->field->default, $setting->field->clamp($setting->field->default));
+            }
+        }
+    }
+
+    public function test_a_setting_that_is_asked_for_as_what_it_is_not_is_a_mistake_of_the_code(): void
+    {
+        $brush = BrushSettings::standard();
+        self::assertSame([48.0, 'stays even', 0.5], [$brush->base('size'), $brush->choice('overlap'), $brush->curve('pressureResponse')->at(0.5)]);
+        foreach ([fn () => $brush->base('overlap'), fn () => $brush->choice('size'), fn () => $brush->curve('size'), fn () => $brush->base('pressureResponse'), fn () => SettingsTable::get('overlap')->numberField()] as $mistake) {
+            try {
+                $mistake();
+                self::fail('It was answered.');
+            } catch (LogicException $e) {
+                self::assertNotSame('', $e->getMessage());
             }
         }
     }

@@ -13,12 +13,12 @@ use Yarrowfog\Core\JsonReader;
 /**
  * The numbers of one step or recipe, checked against what they may be.
  *
- * @phpstan-import-type Value from Param
+ * @phpstan-import-type Value from Field
  */
-final readonly class Numbers
+final readonly class FieldValues
 {
     /**
-     * @param  list<Param>  $params
+     * @param  list<Field>  $params
      * @param  array<string, Value>  $values
      */
     private function __construct(private array $params, private array $values)
@@ -28,13 +28,13 @@ final readonly class Numbers
     /**
      * Reads and checks; what is missing takes its default.
      *
-     * @param  list<Param>  $params
+     * @param  list<Field>  $params
      *
      * @throws InvalidInput naming the number that is wrong
      */
     public static function read(array $params, JsonReader $from): self
     {
-        $from->keys(array_map(fn (Param $p): string => $p->key, $params));
+        $from->keys(array_map(fn (Field $p): string => $p->key, $params));
         $values = [];
         foreach ($params as $param) {
             $values[$param->key] = $param->read($from);
@@ -97,7 +97,7 @@ final readonly class Numbers
     {
         $values = $this->values;
         foreach ($this->params as $param) {
-            if ($param->unit === 'px' || $param->unit === 'px²') {
+            if ($param instanceof NumberField && ($param->unit === 'px' || $param->unit === 'px²')) {
                 $values[$param->key] = $this->number($param->key) * ($param->unit === 'px' ? $factor : $factor * $factor);
             }
         }
@@ -110,9 +110,8 @@ final readonly class Numbers
     {
         $values = $this->values;
         foreach ($this->params as $param) {
-            $value = $values[$param->key];
-            if (is_float($value) && $param->most > $param->least) {
-                $values[$param->key] = max($param->least, min($param->most, $value));
+            if ($param instanceof NumberField) {
+                $values[$param->key] = $param->clamp($this->number($param->key));
             }
         }
 
