@@ -11,7 +11,7 @@ return [
     'locale' => 'en',
     'key' => env('APP_KEY'),
     'cipher' => 'AES-256-CBC',
-    // Only what is used: every provider is registered anew for each piece of a stroke.
+    // Only what is used: every provider is registered anew for each page.
     'providers' => [
         Illuminate\Bus\BusServiceProvider::class,
         Illuminate\Cache\CacheServiceProvider::class,

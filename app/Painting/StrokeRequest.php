@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Painting;
 
 use App\Models\Brush;
+use Illuminate\Support\Str;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
@@ -15,8 +16,6 @@ use Yarrowfog\Core\Stroke\SettingValue;
 /** What the browser orders with every piece of a stroke: which stroke, which brush, how large, what roll. */
 final readonly class StrokeRequest
 {
-    private const UUID = '/^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/';
-
     private function __construct(public string $stroke, public Brush $brush, public BrushSettings $settings, public int $roll, public bool $realPressure)
     {
     }
@@ -31,7 +30,7 @@ final readonly class StrokeRequest
     public static function stroke(JsonReader $json): string
     {
         $stroke = $json->text('stroke');
-        if (preg_match(self::UUID, $stroke) !== 1) {
+        if (! Str::isUuid($stroke) || $stroke !== strtolower($stroke)) {
             throw new InvalidInput('stroke', '“stroke” must be a UUID in lower case.');
         }
 

@@ -7,10 +7,14 @@ namespace App\Providers;
 use App\Store\BlobStore;
 use App\Store\DerivativeCache;
 use App\Store\LibraryConnection;
+use App\Store\Locks;
 use App\Store\ProcessCache;
+use App\Store\Scratch;
+use App\Store\WholeFiles;
 use Closure;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\ServiceProvider;
 use PDO;
 
@@ -19,8 +23,9 @@ final class AppServiceProvider extends ServiceProvider
     public function register(): void
     {
         Connection::resolverFor('sqlite', fn (PDO|Closure $pdo, string $database, string $prefix, array $config): LibraryConnection => new LibraryConnection($pdo, $database, $prefix, $config));
-        $this->app->singleton(BlobStore::class, fn (): BlobStore => new BlobStore(storage_path('yarrowfog/kept')));
-        $this->app->singleton(DerivativeCache::class, fn (): DerivativeCache => new DerivativeCache(storage_path('yarrowfog/derived')));
+        $this->app->singleton(Locks::class, fn (): Locks => new Locks(Scratch::folder('locks')));
+        $this->app->singleton(BlobStore::class, fn (): BlobStore => new BlobStore(new WholeFiles(Storage::disk('library')), app(Locks::class)));
+        $this->app->singleton(DerivativeCache::class, fn (): DerivativeCache => new DerivativeCache(new WholeFiles(Storage::disk('derived'))));
         $this->app->singletonIf(ProcessCache::class, fn (): ProcessCache => new ProcessCache);
     }
 

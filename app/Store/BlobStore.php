@@ -9,7 +9,7 @@ use RuntimeException;
 /** Files that must not be lost, by the hash of their content: originals and tips. */
 final readonly class BlobStore
 {
-    public function __construct(private string $folder)
+    public function __construct(private WholeFiles $files, private Locks $locks)
     {
     }
 
@@ -17,8 +17,8 @@ final readonly class BlobStore
     public function put(string $bytes): string
     {
         $hash = hash('sha256', $bytes);
-        if (! is_file($this->path($hash))) {
-            AtomicFile::write($this->path($hash), $bytes);
+        if (! $this->files->has(self::path($hash))) {
+            $this->files->put(self::path($hash), $bytes);
         }
 
         return $hash;
@@ -27,9 +27,7 @@ final readonly class BlobStore
     /** @throws RuntimeException when it is gone */
     public function get(string $hash): string
     {
-        $bytes = @file_get_contents($this->path($hash));
-
-        return is_string($bytes) ? $bytes : throw new RuntimeException("The kept file {$hash} is gone.");
+        return $this->files->get(self::path($hash)) ?? throw new RuntimeException("The kept file {$hash} is gone.");
     }
 
     /**
@@ -44,23 +42,12 @@ final readonly class BlobStore
      */
     public function alone(string $bytes, callable $do): mixed
     {
-        // A few locks for all contents: their files can stay, and different pictures seldom wait for each other.
-        $path = "{$this->folder}/".substr(hash('sha256', $bytes), 0, 1).'.lock';
-        @mkdir($this->folder, 0775, true);
-        $lock = @fopen($path, 'c');
-        if ($lock === false || ! flock($lock, LOCK_EX)) {
-            throw new RuntimeException("The lock {$path} cannot be had.");
-        }
-        try {
-            return $do();
-        } finally {
-            fclose($lock);
-        }
+        return $this->locks->alone($bytes, $do);
     }
 
     /** @param  string  $hash  hex digits only: it is never taken from a request */
-    private function path(string $hash): string
+    private static function path(string $hash): string
     {
-        return "{$this->folder}/".substr($hash, 0, 2)."/{$hash}";
+        return substr($hash, 0, 2)."/{$hash}";
     }
 }

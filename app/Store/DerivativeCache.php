@@ -7,7 +7,7 @@ namespace App\Store;
 /** Files that can be made again at any time: previews and the levels of tips. */
 final readonly class DerivativeCache
 {
-    public function __construct(private string $folder)
+    public function __construct(private WholeFiles $files)
     {
     }
 
@@ -17,13 +17,12 @@ final readonly class DerivativeCache
      */
     public function remember(string $key, callable $make): string
     {
-        $path = "{$this->folder}/".substr($key, 0, 2)."/{$key}";
-        $bytes = @file_get_contents($path);
-        if (is_string($bytes)) {
-            return $bytes;
+        $path = substr($key, 0, 2)."/{$key}";
+        $bytes = $this->files->get($path);
+        if ($bytes === null) {
+            $bytes = $make();
+            $this->files->put($path, $bytes);
         }
-        $bytes = $make();
-        AtomicFile::write($path, $bytes);
 
         return $bytes;
     }

@@ -7,6 +7,11 @@ namespace Tests\Feature;
 use App\Store\AtomicFile;
 use App\Store\BlobStore;
 use App\Store\DerivativeCache;
+use App\Store\Locks;
+use App\Store\WholeFiles;
+use Illuminate\Filesystem\FilesystemAdapter;
+use League\Flysystem\Filesystem;
+use League\Flysystem\Local\LocalFilesystemAdapter;
 use PHPUnit\Framework\TestCase;
 use RuntimeException;
 use Tests\Browser\Process;
@@ -55,7 +60,7 @@ final class StoreTest extends TestCase
 
     public function test_what_is_derived_is_made_once(): void
     {
-        $derived = new DerivativeCache($this->folder);
+        $derived = new DerivativeCache($this->files());
         $made = 0;
         $make = function () use (&$made): string {
             $made++;
@@ -65,12 +70,12 @@ final class StoreTest extends TestCase
         self::assertSame('made 1', $derived->remember('abc-preview', $make));
         self::assertSame('made 1', $derived->remember('abc-preview', $make));
         self::assertSame('made 2', $derived->remember('abc-thumb', $make));
-        self::assertSame('made 1', (new DerivativeCache($this->folder))->remember('abc-preview', $make));
+        self::assertSame('made 1', (new DerivativeCache($this->files()))->remember('abc-preview', $make));
     }
 
     public function test_kept_files_are_known_by_their_content(): void
     {
-        $kept = new BlobStore($this->folder);
+        $kept = new BlobStore($this->files(), new Locks($this->folder));
         $hash = $kept->put('a barnacle');
         self::assertSame($hash, $kept->put('a barnacle'));
         self::assertNotSame($hash, $kept->put('a shell'));
@@ -84,7 +89,7 @@ final class StoreTest extends TestCase
     {
         $log = "{$this->folder}/log";
         $code = '[, $autoload, $folder, $log, $name, $waits] = $argv; require $autoload;'
-            .'(new App\Store\BlobStore($folder))->alone("the same bytes", function () use ($log, $name, $waits) {'
+            .'(new App\Store\Locks($folder))->alone("the same bytes", function () use ($log, $name, $waits) {'
             .'file_put_contents($log, "{$name} in\n", FILE_APPEND);'
             .'while ($waits !== "" && ! is_file($waits)) { usleep(2000); }'
             .'file_put_contents($log, "{$name} out\n", FILE_APPEND); });';
@@ -93,7 +98,7 @@ final class StoreTest extends TestCase
         $first = $start('first', "{$this->folder}/go");
         $this->wait(fn (): bool => $said("first in\n"));
         $second = $start('second', '');
-        $other = (new BlobStore($this->folder))->alone('other bytes, no waiting', fn (): string => 'done');
+        $other = (new BlobStore($this->files(), new Locks($this->folder)))->alone('other bytes, no waiting', fn (): string => 'done');
         self::assertSame('done', $other);
         touch("{$this->folder}/go");
         $this->wait(fn (): bool => $said("second out\n"));
@@ -104,13 +109,35 @@ final class StoreTest extends TestCase
 
     public function test_a_lock_ends_with_what_failed_under_it(): void
     {
-        $kept = new BlobStore($this->folder);
+        $kept = new BlobStore($this->files(), new Locks($this->folder));
         try {
             $kept->alone('bytes', fn () => throw new RuntimeException('It failed.'));
         } catch (RuntimeException $e) {
             self::assertSame('It failed.', $e->getMessage());
         }
         self::assertSame(7, $kept->alone('bytes', fn (): int => 7));
+    }
+
+    public function test_what_a_disk_does_not_take_leaves_nothing_and_says_so(): void
+    {
+        $files = $this->files();
+        $files->put('a/file', 'first');
+        $files->put('a/file', 'second');
+        self::assertSame(['second', true, null, false], [$files->get('a/file'), $files->has('a/file'), $files->get('a/none'), $files->has('a/none')]);
+        try {
+            $files->put('a/file/below', 'bytes');
+            self::fail('It was written.');
+        } catch (RuntimeException $e) {
+            self::assertStringContainsString('cannot be written', $e->getMessage());
+        }
+        self::assertSame(['file'], array_values(array_diff((array) scandir("{$this->folder}/a"), ['.', '..'])));
+    }
+
+    private function files(): WholeFiles
+    {
+        $adapter = new LocalFilesystemAdapter($this->folder);
+
+        return new WholeFiles(new FilesystemAdapter(new Filesystem($adapter), $adapter, ['throw' => false]));
     }
 
     /** @param  callable(): bool  $ready */
