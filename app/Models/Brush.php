@@ -89,16 +89,30 @@ final class Brush extends Model
         return $this->hasMany(BrushVersion::class);
     }
 
-    /** Takes up what stands in Tune; what is as it was kept is no draft. */
-    public function draw(BrushSettings $settings, BrushParts $parts, int $roll, ?string $by = null): void
+    /**
+     * Takes up what stands in Tune; what is as it was kept is no draft.
+     *
+     * @return bool whether it was taken up: not where somebody else has changed the brush since it was read
+     */
+    public function draw(BrushSettings $settings, BrushParts $parts, int $roll, ?string $by = null): bool
     {
-        $this->update([
+        $read = $this->revision;
+        $this->fill([
             'draft' => $settings == $this->kept ? null : $settings,
             'draft_parts' => $parts == $this->keptParts() ? null : $parts,
             'roll' => $roll,
-            'revision' => $this->revision + 1,
+            'revision' => $read + 1,
             'changed_by' => $by,
         ]);
+        // Compared and changed in one statement: between two, another window could come in and be written over.
+        $isTaken = self::query()->toBase()->where('id', $this->id)->where('revision', $read)->update([...$this->getDirty(), 'updated_at' => $this->freshTimestampString()]) === 1;
+        if ($isTaken) {
+            $this->syncOriginal();
+        } else {
+            $this->refresh();
+        }
+
+        return $isTaken;
     }
 
     public function isChanged(): bool

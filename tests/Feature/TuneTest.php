@@ -17,7 +17,9 @@ use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Raster\Resampler;
+use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
+use Yarrowfog\Core\Stroke\SettingValue;
 
 final class TuneTest extends FeatureTestCase
 {
@@ -79,6 +81,23 @@ final class TuneTest extends FeatureTestCase
         }
         // Where it is not at hand a piece asks for the whole stroke.
         self::assertTrue(self::patches($this->postJson("/tune/{$brush->id}/pen/pieces", ['brush' => [], 'roll' => 1, 'stroke' => self::STROKE, 'samples' => [[0, 5, 5, 1]], 'state' => ['piece' => 3, 'roll' => 1]]))['words']['again']);
+    }
+
+    /** Whoever comes second, however close behind, writes over nothing. */
+    public function test_a_draft_is_compared_and_saved_at_once(): void
+    {
+        $brush = $this->brush();
+        $read = Brush::query()->findOrFail($brush->id);
+        $also = Brush::query()->findOrFail($brush->id);
+        $larger = fn (Brush $b, float $size): BrushSettings => $b->kept->with('size', new SettingValue($size));
+        self::assertTrue($read->draw($larger($read, 77), $read->keptParts(), 5, 'one'));
+        self::assertFalse($also->draw($larger($also, 88), $also->keptParts(), 6, 'two'));
+        foreach ([$read, $also, Brush::query()->findOrFail($brush->id)] as $now) {
+            self::assertSame([77.0, 5, 1, 'one'], [$now->current()->base('size'), $now->roll, $now->revision, $now->changed_by]);
+        }
+        self::assertTrue($also->draw($larger($also, 88), $also->keptParts(), 6, 'two'));
+        self::assertSame([88.0, 2], [Brush::query()->findOrFail($brush->id)->current()->base('size'), $also->revision]);
+        self::assertFalse($also->isDirty());
     }
 
     public function test_strokes_on_a_picture_lie_on_that_picture(): void

@@ -72,7 +72,9 @@ final class TuneController
             return self::elsewhere($brush);
         }
         [$settings, $parts] = self::drawn($body, $brush);
-        $brush->draw($settings, $parts, $body->integer('roll', 0, 0x7FFFFFFF, $brush->roll), $body->text('tab', '', 36));
+        if (! $brush->draw($settings, $parts, $body->integer('roll', 0, 0x7FFFFFFF, $brush->roll), $body->text('tab', '', 36))) {
+            return self::elsewhere($brush);
+        }
 
         return response()->json(['changed' => $brush->isChanged(), 'revision' => $brush->revision]);
     }
@@ -93,9 +95,8 @@ final class TuneController
         if (! self::mayChange($body, $brush)) {
             return self::elsewhere($brush);
         }
-        $brush->draw($brush->kept, $brush->keptParts(), $brush->roll, $body->text('tab', '', 36));
 
-        return response()->json(self::state($brush));
+        return $brush->draw($brush->kept, $brush->keptParts(), $brush->roll, $body->text('tab', '', 36)) ? response()->json(self::state($brush)) : self::elsewhere($brush);
     }
 
     /** What stands in this window as a brush of its own. */
