@@ -44,7 +44,7 @@ final readonly class Configuration
     public function write(): void
     {
         $isRoot = posix_geteuid() === 0;
-        $common = ['run' => $this->run, 'slowest' => self::SLOWEST.'s', 'most' => self::MOST];
+        $common = ['run' => $this->run, 'serving' => $this->folder, 'slowest' => self::SLOWEST.'s', 'most' => self::MOST];
         $this->fill('nginx.conf', [
             ...$common,
             // Otherwise nginx would give its own processes away to somebody else.
