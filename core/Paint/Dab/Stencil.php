@@ -11,7 +11,7 @@ namespace Yarrowfog\Core\Paint\Dab;
  * so that bilinear sampling reads one int: bits 0–14 the value, 16–30 the one to the right,
  * 32–46 the one below, 48–62 the one below right. There is an empty border all round: one
  * pixel into which the outermost ink is mixed, as many as a stencil may have for one of its print, since two of those
- * are read at a time (see Pairs), and one for what rounding may overshoot.
+ * are read at a time (see PackedCoveragePair), and one for what rounding may overshoot.
  */
 final readonly class Stencil
 {

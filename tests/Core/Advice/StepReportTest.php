@@ -113,6 +113,21 @@ final class StepReportTest extends TestCase
         self::assertSame(sprintf('#%06x', $dabs[5]->colour), $stages->dabs[5][5]);
     }
 
+    /** Of more dabs than are shown, every so manyth is: the first, and then at even steps. */
+    public function test_stages_are_thinned_evenly(): void
+    {
+        $brush = BrushSettings::read(['settings' => ['spacing' => ['base' => 0.1]]]);
+        $trace = Movements::swell(new Rect(0, 0, 300, 100));
+        $all = Stages::of($brush, $trace, 8, 100000);
+        self::assertSame(range(0, $all->count - 1), array_column($all->dabs, 9));
+        foreach ([$all->count, $all->count - 1, intdiv($all->count, 3), 7] as $most) {
+            $stages = Stages::of($brush, $trace, 8, $most);
+            self::assertSame($all->count, $stages->count);
+            self::assertSame(range(0, $all->count - 1, (int) ceil($all->count / $most)), array_column($stages->dabs, 9), "{$most}");
+            self::assertLessThanOrEqual($most, count($stages->dabs));
+        }
+    }
+
     public function test_a_band_has_no_dabs_to_space(): void
     {
         $report = StepReport::of(Pictures::roundTip(), BrushSettings::read(['settings' => ['laidAs' => ['base' => 'band, repeated']]]));
