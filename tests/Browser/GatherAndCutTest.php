@@ -207,9 +207,17 @@ final class GatherAndCutTest extends BrowserTestCase
         self::assertSame($first, $order());
         $this->afterPreview(fn () => $chrome->press('Redo'));
         self::assertSame($swapped, $order());
-        // By dragging it over the other one.
-        $this->afterPreview(fn () => $chrome->run('const drag = new DataTransfer(); const grip = document.querySelector(`[data-step="${arguments[0]}"] [data-grip]`); const over = document.querySelector(`[data-step="${arguments[1]}"]`); for (const [where, what] of [[grip, "dragstart"], [over, "dragover"], [over, "drop"], [grip, "dragend"]]) { where.dispatchEvent(new DragEvent(what, { bubbles: true, cancelable: true, dataTransfer: drag })); }', $first[0], $first[1]));
-        self::assertSame($first, $order());
+        // By dragging it over the other one, with a pen as with a mouse; undone, it is dragged again.
+        $grip = "[data-step=\"{$first[0]}\"] [data-grip]";
+        foreach (['pen', 'mouse'] as $pointer) {
+            $up = (float) $chrome->run('const grip = document.querySelector(arguments[0]).getBoundingClientRect(); const other = document.querySelector(`[data-step="${arguments[1]}"]`).getBoundingClientRect(); return (other.top + other.height / 2 - grip.top) / grip.height', $grip, $first[1]);
+            $this->afterPreview(fn () => $chrome->pen($grip, array_map(fn (int $k): array => [0.5, 0.5 + ($up - 0.5) * $k / 6, 0.6], range(0, 6)), $pointer));
+            self::assertSame($first, $order(), $pointer);
+            if ($pointer === 'pen') {
+                $this->afterPreview(fn () => $chrome->press('Undo'));
+                self::assertSame($swapped, $order());
+            }
+        }
         // Switched off it stays in the list; taken out it is gone; both are undone.
         $this->afterPreview(fn () => $chrome->click("[data-step=\"{$first[0]}\"] input.switch"));
         self::assertFalse($chrome->run('return document.querySelector(`[data-step="${arguments[0]}"] input.switch`).checked', $first[0]));

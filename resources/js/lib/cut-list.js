@@ -67,19 +67,27 @@ export const cutList = {
             this.$nextTick(() => document.querySelector(`[data-grip="${step.key}"]`)?.focus());
         }
     },
-    lift(step) {
-        this.dragged = step.key;
-    },
-    over(step, event) {
+    /** A step is dragged by its grip; pens drag nothing that the browser itself lets be dragged, so pointers are followed. */
+    lift(step, event) {
         event.preventDefault();
+        this.dragged = step.key;
+        const over = (moved) => this.dragOver(moved.clientX, moved.clientY);
+        const drop = () => {
+            this.dragged = null;
+            window.removeEventListener('pointermove', over);
+        };
+        // On the window: the step moves in the page while it is dragged, and would lose the pointer.
+        window.addEventListener('pointermove', over);
+        window.addEventListener('pointerup', drop, { once: true });
+        window.addEventListener('pointercancel', drop, { once: true });
+    },
+    dragOver(x, y) {
+        const under = document.elementFromPoint(x, y)?.closest('[data-step]')?.querySelector('[data-grip]')?.dataset.grip;
         const from = this.steps.findIndex((s) => s.key === this.dragged);
-        const to = this.steps.findIndex((s) => s.key === step.key);
-        if (from >= 0 && from !== to) {
+        const to = this.steps.findIndex((s) => String(s.key) === under);
+        if (from >= 0 && to >= 0 && from !== to) {
             this.moveBy(this.steps[from], to - from);
         }
-    },
-    drop() {
-        this.dragged = null;
     },
     get groups() {
         const groups = {};

@@ -1,8 +1,7 @@
 {{-- One step of the cut list, `s` in scope; its form follows from the step's own description. --}}
-<li class="card grid grid-cols-[16px_minmax(0,1fr)_auto] items-center gap-x-[9px] gap-y-[2px] px-[11px] py-[8px]" :class="isChosen(s) ? 'shadow-[0_0_0_1.5px_var(--color-yarrow)]' : ''" :data-step="s.step"
-    x-on:dragover="over(s, $event)" x-on:drop.prevent="drop">
-    <button type="button" class="cursor-grab p-0 text-[13px] tracking-[-2px] text-stone" draggable="true" :data-grip="s.key" :aria-label="'Move ' + form(s).label + ' with the up and down keys'"
-            x-on:dragstart="lift(s)" x-on:dragend="drop" x-on:keydown="grip(s, $event)">⋮⋮</button>
+<li class="card grid grid-cols-[16px_minmax(0,1fr)_auto] items-center gap-x-[9px] gap-y-[2px] px-[11px] py-[8px]" :class="isChosen(s) ? 'shadow-[0_0_0_1.5px_var(--color-yarrow)]' : ''" :data-step="s.step">
+    <button type="button" class="cursor-grab touch-none p-0 text-[13px] tracking-[-2px] text-stone" :data-grip="s.key" :aria-label="'Move ' + form(s).label + ' with the up and down keys'"
+            x-on:pointerdown="lift(s, $event)" x-on:keydown="grip(s, $event)">⋮⋮</button>
     <button type="button" class="p-0 text-left text-[14px] font-bold" x-on:click="choose(s)" x-text="form(s).label" :aria-expanded="isChosen(s)"></button>
     <input type="checkbox" class="switch" :checked="s.on" x-on:change="toggle(s)" :aria-label="form(s).label + ' is on'">
     <p class="small col-span-2 col-start-2 m-0" x-show="!isChosen(s)" x-text="summary(s)"></p>
