@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
-use InvalidArgumentException;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 
@@ -76,18 +75,5 @@ final readonly class Placement
     public function toArray(): array
     {
         return [$this->a, $this->b, $this->c, $this->d, $this->e, $this->f, $this->width, $this->height];
-    }
-
-    /**
-     * @param  list<float|int>  $from  as `toArray()` gave it
-     */
-    public static function fromArray(array $from): self
-    {
-        if (count($from) !== 8) {
-            throw new InvalidArgumentException('A placement has eight numbers.');
-        }
-        [$a, $b, $c, $d, $e, $f, $width, $height] = $from;
-
-        return new self((float) $a, (float) $b, (float) $c, (float) $d, (float) $e, (float) $f, (int) $width, (int) $height);
     }
 }

@@ -33,12 +33,6 @@ enum BlendMode: string
         return array_column(self::cases(), 'value');
     }
 
-    /** Whether each channel is blended without regard to the others. */
-    public function isSeparable(): bool
-    {
-        return ! in_array($this, [self::Hue, self::Saturation, self::Color, self::Luminosity], true);
-    }
-
     /** One channel, for the separable modes. */
     public function channel(float $cb, float $cs): float
     {

@@ -180,28 +180,8 @@ final class Bytes
         return $count % 4 === 0 ? $bytes : $bytes.pack('v*', ...array_slice($values, $count & ~3));
     }
 
-    /**
-     * Little-endian 64-bit bytes to ints.
-     *
-     * @return array<int, int>
-     */
-    public static function toWords(string $bytes): array
-    {
-        $count = strlen($bytes) >> 3;
-        $out = array_fill(0, $count, 0);
-        $to = 0;
-        for ($from = 0; $to < $count; $from += self::READ) {
-            foreach (self::words('P', $bytes, $from) as $word) {
-                $out[$to] = $word;
-                $to++;
-            }
-        }
-
-        return $out;
-    }
-
     /** @param  array<int, int>  $words */
-    public static function fromWords(array $words): string
+    private static function fromWords(array $words): string
     {
         if (count($words) <= self::CHUNK) {
             return pack('P*', ...$words);

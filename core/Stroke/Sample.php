@@ -56,12 +56,6 @@ final readonly class Sample
         return [$this->t, $this->x, $this->y, $this->pressure, $this->tiltX, $this->tiltY, $this->twist];
     }
 
-    /** The same moment with another pressure. */
-    public function withPressure(float $pressure): self
-    {
-        return new self($this->t, $this->x, $this->y, $pressure, $this->tiltX, $this->tiltY, $this->twist);
-    }
-
     /**
      * How flat the pen lies: 0 upright, 1 flat on the sheet.
      *

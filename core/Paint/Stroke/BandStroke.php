@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint\Stroke;
 
 use Yarrowfog\Core\Paint\Dab\Tooth;
-use Yarrowfog\Core\Paint\Tile\Effect;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
-use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\DabMaker;
@@ -16,10 +14,7 @@ use Yarrowfog\Core\Stroke\PathPoint;
 /** A stroke that lays its tip as one band along the path. */
 final class BandStroke implements PaintedStroke
 {
-    /** Null until the path begins: its buffer takes the colour there. */
-    private ?FinishedLayer $layer = null;
-
-    private bool $isWhole = false;
+    use LaysCoverage;
 
     public function __construct(
         private readonly BrushSettings $brush,
@@ -60,51 +55,6 @@ final class BandStroke implements PaintedStroke
     public function canEnd(): bool
     {
         return false;
-    }
-
-    public function provisional(): array
-    {
-        return $this->isWhole ? [] : Provisional::of($this->brush, $this->maker->path->length());
-    }
-
-    public function pen(): ?PathPoint
-    {
-        return $this->maker->path->pen();
-    }
-
-    public function bounds(): Rect
-    {
-        return $this->bounds;
-    }
-
-    public function colour(): ?int
-    {
-        return $this->layer?->main->colour;
-    }
-
-    public function effect(): Effect
-    {
-        return Effect::of($this->brush);
-    }
-
-    public function blendMode(): BlendMode
-    {
-        return BlendMode::from($this->brush->choice('blendMode'));
-    }
-
-    public function tile(string $key): ?array
-    {
-        return $this->layer?->tile($key);
-    }
-
-    public function keys(): array
-    {
-        return $this->layer === null ? [] : $this->layer->keys();
-    }
-
-    public function takeDirty(): array
-    {
-        return $this->layer === null ? [] : $this->layer->takeDirty();
     }
 
     /** @param  list<PathPoint>  $points  that are new */

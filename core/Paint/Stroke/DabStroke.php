@@ -6,21 +6,15 @@ namespace Yarrowfog\Core\Paint\Stroke;
 
 use Yarrowfog\Core\Paint\Dab\DabPrinter;
 use Yarrowfog\Core\Paint\Dab\Tooth;
-use Yarrowfog\Core\Paint\Tile\Effect;
-use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
-use Yarrowfog\Core\Stroke\PathPoint;
 
 /** A stroke that prints dabs, and perhaps those of a second tip. */
 final class DabStroke implements PaintedStroke
 {
-    /** Null until there is a dab: its buffer takes that one’s colour. */
-    private ?FinishedLayer $layer = null;
-
-    private bool $isWhole = false;
+    use LaysCoverage;
 
     public function __construct(
         private readonly BrushSettings $brush,
@@ -54,51 +48,6 @@ final class DabStroke implements PaintedStroke
     public function canEnd(): bool
     {
         return $this->provisional() === [] && ! $this->brush->lendsFromSheet();
-    }
-
-    public function provisional(): array
-    {
-        return $this->isWhole ? [] : Provisional::of($this->brush, $this->maker->path->length());
-    }
-
-    public function pen(): ?PathPoint
-    {
-        return $this->maker->path->pen();
-    }
-
-    public function bounds(): Rect
-    {
-        return $this->bounds;
-    }
-
-    public function colour(): ?int
-    {
-        return $this->layer?->main->colour;
-    }
-
-    public function effect(): Effect
-    {
-        return Effect::of($this->brush);
-    }
-
-    public function blendMode(): BlendMode
-    {
-        return BlendMode::from($this->brush->choice('blendMode'));
-    }
-
-    public function tile(string $key): ?array
-    {
-        return $this->layer?->tile($key);
-    }
-
-    public function keys(): array
-    {
-        return $this->layer === null ? [] : $this->layer->keys();
-    }
-
-    public function takeDirty(): array
-    {
-        return $this->layer === null ? [] : $this->layer->takeDirty();
     }
 
     /** @param  list<Dab>  $dabs */

@@ -21,7 +21,6 @@ final class BytesTest extends TestCase
         self::assertSame([], Bytes::ofPlanes(Bytes::planes([])));
         self::assertSame("\x34\x12\xFF\xFF\x01\x00\x00\x80\x05\x00", Bytes::fromValues([0x1234, 0xFFFF, 1, 0x8000, 5]));
         self::assertSame([0x1234, 0xFFFF, 1, 0x8000, 5], Bytes::toValues("\x34\x12\xFF\xFF\x01\x00\x00\x80\x05\x00"));
-        self::assertSame("\x02\x00\x00\x00\x00\x00\x00\x40", Bytes::fromWords([1 << 62 | 2]));
         self::assertSame([], Bytes::toPixels(''));
         self::assertSame('', Bytes::fromValues([]));
     }
@@ -37,16 +36,14 @@ final class BytesTest extends TestCase
     public function test_there_and_back(int $count): void
     {
         $chance = new Randomizer(new Mt19937($count));
-        $pixels = $values = $words = [];
+        $pixels = $values = [];
         for ($i = 0; $i < $count; $i++) {
             $pixels[] = $chance->getInt(0, 0xFFFFFFFF);
             $values[] = $chance->getInt(0, 65535);
-            $words[] = $chance->getInt(0, PHP_INT_MAX);
         }
         self::assertTrue($pixels === Bytes::toPixels(Bytes::fromPixels($pixels)));
         self::assertTrue($pixels === Bytes::ofPlanes(Bytes::planes($pixels)));
         self::assertTrue($values === Bytes::toValues(Bytes::fromValues($values)));
-        self::assertTrue($words === Bytes::toWords(Bytes::fromWords($words)));
         self::assertSame(4 * $count, strlen(Bytes::fromPixels($pixels)));
     }
 }
