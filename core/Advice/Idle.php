@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Advice;
 
+use Closure;
+use Yarrowfog\Core\Advice\Idle\FormRules;
+use Yarrowfog\Core\Advice\Idle\GroundRules;
+use Yarrowfog\Core\Advice\Idle\HandRules;
+use Yarrowfog\Core\Advice\Idle\InkRules;
+use Yarrowfog\Core\Advice\Idle\StepRules;
 use Yarrowfog\Core\Paint\Dab\BrushTextures;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\PathBuilder;
@@ -16,6 +22,17 @@ final class Idle
 {
     /** An input that stays within this part of its range moves nothing. */
     private const STILL = 0.01;
+
+    /** @var array<string, Closure(BrushSettings, Trace): ?string>|null by setting */
+    private static ?array $rules = null;
+
+    /** Why a setting changes nothing on a stroke; null where it does. */
+    public static function reason(string $setting, BrushSettings $brush, Trace $trace): ?string
+    {
+        self::$rules ??= [...HandRules::all(), ...StepRules::all(), ...FormRules::all(), ...InkRules::all(), ...GroundRules::all()];
+
+        return isset(self::$rules[$setting]) ? (self::$rules[$setting])($brush, $trace) : null;
+    }
 
     /** The brush, knowing what it paints with. */
     public static function inUse(BrushTextures $kit, BrushSettings $brush): BrushSettings
@@ -33,10 +50,10 @@ final class Idle
     public static function settings(BrushSettings $brush, array $traces): array
     {
         $reasons = [];
-        foreach (SettingsTable::all() as $id => $setting) {
+        foreach (SettingsTable::ids() as $id) {
             $reason = null;
             foreach ($traces as $trace) {
-                $reason = $setting->idleReason($brush, $trace);
+                $reason = self::reason($id, $brush, $trace);
                 if ($reason === null) {
                     break;
                 }

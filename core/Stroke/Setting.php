@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
-use Closure;
 use LogicException;
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\Form\ChoiceField;
@@ -23,7 +22,6 @@ final readonly class Setting
     /**
      * @param  Field  $field  what its base may be
      * @param  float  $spreadMost  greatest spread, in the unit of the spread
-     * @param  (Closure(BrushSettings, Trace): ?string)|null  $idle  why the setting changes nothing now; null when it does
      */
     private function __construct(
         public string $id,
@@ -33,7 +31,6 @@ final readonly class Setting
         public bool $drivable,
         public SpreadKind $spread,
         public float $spreadMost,
-        private ?Closure $idle,
     ) {
         $this->label = $field->label;
     }
@@ -41,12 +38,9 @@ final readonly class Setting
     /** A setting that is a curve from 0–1 to 0–1; straight by default. */
     public static function curve(string $id, Station $station, string $label, string $sentence): self
     {
-        return new self($id, $station, $sentence, Field::curve('base', $label), false, SpreadKind::None, 0, null);
+        return new self($id, $station, $sentence, Field::curve('base', $label), false, SpreadKind::None, 0);
     }
 
-    /**
-     * @param  (Closure(BrushSettings, Trace): ?string)|null  $idle
-     */
     public static function number(
         string $id,
         Station $station,
@@ -59,18 +53,16 @@ final readonly class Setting
         bool $drivable = false,
         SpreadKind $spread = SpreadKind::None,
         float $spreadMost = 1.0,
-        ?Closure $idle = null,
     ): self {
-        return new self($id, $station, $sentence, Field::number('base', $label, $unit, $least, $most, $default), $drivable, $spread, $spread === SpreadKind::None ? 0.0 : $spreadMost, $idle);
+        return new self($id, $station, $sentence, Field::number('base', $label, $unit, $least, $most, $default), $drivable, $spread, $spread === SpreadKind::None ? 0.0 : $spreadMost);
     }
 
     /**
      * @param  non-empty-list<string>  $choices
-     * @param  (Closure(BrushSettings, Trace): ?string)|null  $idle
      */
-    public static function choice(string $id, Station $station, string $label, string $sentence, array $choices, ?Closure $idle = null): self
+    public static function choice(string $id, Station $station, string $label, string $sentence, array $choices): self
     {
-        return new self($id, $station, $sentence, Field::choice('base', $label, $choices), false, SpreadKind::None, 0, $idle);
+        return new self($id, $station, $sentence, Field::choice('base', $label, $choices), false, SpreadKind::None, 0);
     }
 
     public function isCurve(): bool
@@ -111,11 +103,6 @@ final readonly class Setting
             SpreadKind::AroundPart => "How much more or less {$name} chance gives from dab to dab, as a part of it.",
             SpreadKind::AroundUnits => "How far chance moves the {$name} of each dab to either side.",
         };
-    }
-
-    public function idleReason(BrushSettings $brush, Trace $trace): ?string
-    {
-        return $this->idle === null ? null : ($this->idle)($brush, $trace);
     }
 
     /** @return array<string, mixed> */

@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke\Settings;
 
-use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SpreadKind;
 use Yarrowfog\Core\Stroke\Station;
-use Yarrowfog\Core\Stroke\Trace;
 
 /** Form: how each dab is shaped. */
 final class FormSettings
@@ -48,31 +46,19 @@ final class FormSettings
     /** @return list<Setting> */
     public static function all(): array
     {
-        $onBand = fn (BrushSettings $b, Trace $t): ?string => $b->isBand() ? 'idle: a band has no dabs' : null;
-        $turns = fn (BrushSettings $b, Trace $t): ?string => $onBand($b, $t) ?? ($b->isRound && $b->base('roundness') >= 1.0 && $b->isSteady('roundness') && $b->base('posture') <= 0.0 ? 'idle: a round tip looks the same however it is turned' : null);
-        $frames = fn (BrushSettings $b, Trace $t): ?string => $b->frames < 2 ? 'idle: this tip has one frame' : $onBand($b, $t);
-        $travel = fn (BrushSettings $b, Trace $t): ?string => $frames($b, $t) ?? ($b->choice('frameRule') === self::BY_TRAVEL ? null : 'idle: frames do not go by travel');
-        $tilts = fn (Trace $t): bool => array_filter($t->samples, fn ($s): bool => $s->tiltX !== 0.0 || $s->tiltY !== 0.0) !== [];
-        $posture = fn (BrushSettings $b, Trace $t): ?string => $onBand($b, $t) ?? match (true) {
-            $b->base('posture') <= 0.0 => 'idle: set to zero',
-            ! $tilts($t) => 'idle: this pen stands upright',
-            default => null,
-        };
-        $ends = fn (BrushSettings $b, Trace $t): ?string => $b->choice('laidAs') === self::BAND_REPEATED ? null : 'idle: only a repeated band keeps its ends';
-
         return [
             Setting::number('size', Station::Form, 'Size', 'The longer side of the tip as it prints; the width of a band.', 'px', 1, 2000, 48, true, SpreadKind::Below),
-            Setting::number('angle', Station::Form, 'Angle', 'How far the tip is turned, clockwise.', '°', -180, 180, 0, true, SpreadKind::AroundUnits, 180, $turns),
-            Setting::choice('angleFollows', Station::Form, 'Angle follows', 'What the tip turns with, on top of its own angle.', [self::NOTHING, self::HEADING, self::AZIMUTH, self::TWIST], $turns),
-            Setting::number('roundness', Station::Form, 'Roundness', 'Squeezes the tip from top and bottom.', '%', 0.05, 1, 1, true, SpreadKind::Below, 0.95, $onBand),
+            Setting::number('angle', Station::Form, 'Angle', 'How far the tip is turned, clockwise.', '°', -180, 180, 0, true, SpreadKind::AroundUnits, 180),
+            Setting::choice('angleFollows', Station::Form, 'Angle follows', 'What the tip turns with, on top of its own angle.', [self::NOTHING, self::HEADING, self::AZIMUTH, self::TWIST]),
+            Setting::number('roundness', Station::Form, 'Roundness', 'Squeezes the tip from top and bottom.', '%', 0.05, 1, 1, true, SpreadKind::Below, 0.95),
             Setting::choice('mirrorAcross', Station::Form, 'Mirror left and right', 'Whether the tip is printed as in a mirror.', [self::NEVER, self::ALWAYS, self::BY_CHANCE]),
             Setting::choice('mirrorDown', Station::Form, 'Mirror top and bottom', 'Whether the tip is printed upside down, as in water.', [self::NEVER, self::ALWAYS, self::BY_CHANCE]),
-            Setting::number('posture', Station::Form, 'Posture', 'How far the print leans out along the pen as the pen tilts.', '%', 0, 1, 0, true, idle: $posture),
-            Setting::choice('frameRule', Station::Form, 'Frames', 'Which picture of the tip each dab prints.', [self::IN_TURN, self::SHUFFLED, self::BY_PRESSURE, self::BY_HEADING, self::BY_TRAVEL, self::PER_STROKE], $frames),
-            Setting::number('frameLength', Station::Form, 'Frames go round in', 'The way over which all frames are gone through once.', 'px', 1, 5000, 200, idle: $travel),
+            Setting::number('posture', Station::Form, 'Posture', 'How far the print leans out along the pen as the pen tilts.', '%', 0, 1, 0, true),
+            Setting::choice('frameRule', Station::Form, 'Frames', 'Which picture of the tip each dab prints.', [self::IN_TURN, self::SHUFFLED, self::BY_PRESSURE, self::BY_HEADING, self::BY_TRAVEL, self::PER_STROKE]),
+            Setting::number('frameLength', Station::Form, 'Frames go round in', 'The way over which all frames are gone through once.', 'px', 1, 5000, 200),
             Setting::choice('laidAs', Station::Form, 'Laid as', 'Dabs, or the tip as one continuous band along the stroke.', [self::DABS, self::BAND_ONCE, self::BAND_REPEATED]),
-            Setting::number('bandHead', Station::Form, 'Kept head', 'The part of the band’s picture that prints once, at the beginning.', '%', 0, 0.45, 0, idle: $ends),
-            Setting::number('bandTail', Station::Form, 'Kept tail', 'The part of the band’s picture that prints once, at the end. It shows when the pen lifts.', '%', 0, 0.45, 0, idle: $ends),
+            Setting::number('bandHead', Station::Form, 'Kept head', 'The part of the band’s picture that prints once, at the beginning.', '%', 0, 0.45, 0),
+            Setting::number('bandTail', Station::Form, 'Kept tail', 'The part of the band’s picture that prints once, at the end. It shows when the pen lifts.', '%', 0, 0.45, 0),
         ];
     }
 }

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke\Settings;
 
-use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\Station;
-use Yarrowfog\Core\Stroke\Trace;
 
 /** Hand: what is made of the pen's movement. */
 final class HandSettings
@@ -19,16 +17,13 @@ final class HandSettings
     /** @return list<Setting> */
     public static function all(): array
     {
-        $penPresses = fn (BrushSettings $b, Trace $t): ?string => $t->realPressure ? 'idle: this pen reports its pressure' : null;
-        $zero = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $b->base($id) <= 0.0 ? 'idle: set to zero' : null;
-
         return [
             Setting::curve('pressureResponse', Station::Hand, 'Pressure response', 'What the brush makes of the pen’s pressure, whatever the pressure then moves.'),
-            Setting::number('steadying', Station::Hand, 'Steadying', 'How much the line is calmed: a pulled string, then a filter.', '%', 0, 1, 0, idle: $zero('steadying')(...)),
-            Setting::choice('assumedPressure', Station::Hand, 'Assumed pressure', 'Where pressure comes from when the pen or mouse reports none.', [self::STEADY, self::FROM_SPEED], $penPresses),
-            Setting::number('assumedLevel', Station::Hand, 'Assumed level', 'How hard a mouse presses, or presses at rest when pressure comes from speed.', '%', 0.05, 1, 0.6, idle: $penPresses),
-            Setting::number('taperIn', Station::Hand, 'Taper in', 'The length over which a stroke grows from a point. A short stroke shares its length with the taper out.', 'px', 0, 2000, 0, idle: $zero('taperIn')(...)),
-            Setting::number('taperOut', Station::Hand, 'Taper out', 'The length over which a stroke runs out. It shows when the pen lifts.', 'px', 0, 2000, 0, idle: $zero('taperOut')(...)),
+            Setting::number('steadying', Station::Hand, 'Steadying', 'How much the line is calmed: a pulled string, then a filter.', '%', 0, 1, 0),
+            Setting::choice('assumedPressure', Station::Hand, 'Assumed pressure', 'Where pressure comes from when the pen or mouse reports none.', [self::STEADY, self::FROM_SPEED]),
+            Setting::number('assumedLevel', Station::Hand, 'Assumed level', 'How hard a mouse presses, or presses at rest when pressure comes from speed.', '%', 0.05, 1, 0.6),
+            Setting::number('taperIn', Station::Hand, 'Taper in', 'The length over which a stroke grows from a point. A short stroke shares its length with the taper out.', 'px', 0, 2000, 0),
+            Setting::number('taperOut', Station::Hand, 'Taper out', 'The length over which a stroke runs out. It shows when the pen lifts.', 'px', 0, 2000, 0),
         ];
     }
 }

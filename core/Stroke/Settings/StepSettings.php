@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke\Settings;
 
-use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SpreadKind;
 use Yarrowfog\Core\Stroke\Station;
-use Yarrowfog\Core\Stroke\Trace;
 
 /** Step: where along the path the dabs fall. */
 final class StepSettings
@@ -30,31 +28,16 @@ final class StepSettings
     /** @return list<Setting> */
     public static function all(): array
     {
-        $onBand = fn (BrushSettings $b): ?string => $b->isBand() ? 'idle: a band has no dabs' : null;
-        $isTap = fn (BrushSettings $b, Trace $t): ?string => $onBand($b) ?? match (true) {
-            $b->choice('onePerPress') === self::YES => 'idle: one per press',
-            count($t->samples) < 2 => 'idle: a tap prints one dab',
-            default => null,
-        };
-        $anyScatter = fn (BrushSettings $b, Trace $t): ?string => $onBand($b) ?? ($b->base('scatterAcross') <= 0.0 && $b->base('scatterAlong') <= 0.0 ? 'idle: nothing is scattered' : null);
-        $linger = fn (BrushSettings $b, Trace $t): ?string => $onBand($b) ?? match (true) {
-            $b->base('linger') <= 0.0 => 'idle: set to zero',
-            $b->choice('onePerPress') === self::YES => 'idle: one per press',
-            default => null,
-        };
-        $count = fn (BrushSettings $b, Trace $t): ?string => $onBand($b) ?? ($b->base('count') < 1.5 && $b->value('count')->drives === [] ? 'idle: count is 1' : null);
-        $scatters = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $onBand($b) ?? ($b->base($id) <= 0.0 ? 'idle: set to zero' : null);
-
         return [
-            Setting::number('spacing', Station::Step, 'Spacing', 'The way from one dab to the next, as a part of the dab’s size where it stands.', '%', 0.01, 10, 0.1, true, SpreadKind::AroundPart, 1.0, $isTap),
-            Setting::choice('onePerPress', Station::Step, 'One per press', 'One press of the pen prints once, however far it travels: a stamp.', [self::NO, self::YES], fn (BrushSettings $b, Trace $t): ?string => $onBand($b)),
-            Setting::number('linger', Station::Step, 'Linger', 'Dabs per second while the pen rests.', '/s', 0, 60, 0, true, idle: $linger),
-            Setting::number('count', Station::Step, 'Count', 'Dabs that fall at each place together; scatter pulls them apart.', '', 1, 16, 1, true, SpreadKind::Below, idle: $count),
-            Setting::number('scatterAcross', Station::Step, 'Scatter across', 'Throws dabs to the sides of the path, by up to this part of their size, or of a width.', '%', 0, 5, 0, true, idle: $scatters('scatterAcross')(...)),
-            Setting::number('scatterAlong', Station::Step, 'Scatter along', 'Throws dabs back and forth along the path, by up to this part of their size, or of a width.', '%', 0, 5, 0, true, idle: $scatters('scatterAlong')(...)),
-            Setting::choice('scatterShape', Station::Step, 'Scatter falls', 'Evenly over the reach, clustered towards the path, or within a disc.', [self::EVEN, self::CLUSTERED, self::DISC], $anyScatter),
-            Setting::choice('scatterOf', Station::Step, 'Scatter is a part of', 'The size of each dab, or a width of its own: a spray stays as wide however large its drops are.', [self::OF_SIZE, self::OF_WIDTH], $anyScatter),
-            Setting::number('scatterWidth', Station::Step, 'Width of the scatter', 'What scatter across and along are parts of.', 'px', 1, 2000, 100, true, idle: fn (BrushSettings $b, Trace $t): ?string => $anyScatter($b, $t) ?? ($b->choice('scatterOf') === self::OF_WIDTH ? null : 'idle: scatter is a part of the size')),
+            Setting::number('spacing', Station::Step, 'Spacing', 'The way from one dab to the next, as a part of the dab’s size where it stands.', '%', 0.01, 10, 0.1, true, SpreadKind::AroundPart, 1.0),
+            Setting::choice('onePerPress', Station::Step, 'One per press', 'One press of the pen prints once, however far it travels: a stamp.', [self::NO, self::YES]),
+            Setting::number('linger', Station::Step, 'Linger', 'Dabs per second while the pen rests.', '/s', 0, 60, 0, true),
+            Setting::number('count', Station::Step, 'Count', 'Dabs that fall at each place together; scatter pulls them apart.', '', 1, 16, 1, true, SpreadKind::Below),
+            Setting::number('scatterAcross', Station::Step, 'Scatter across', 'Throws dabs to the sides of the path, by up to this part of their size, or of a width.', '%', 0, 5, 0, true),
+            Setting::number('scatterAlong', Station::Step, 'Scatter along', 'Throws dabs back and forth along the path, by up to this part of their size, or of a width.', '%', 0, 5, 0, true),
+            Setting::choice('scatterShape', Station::Step, 'Scatter falls', 'Evenly over the reach, clustered towards the path, or within a disc.', [self::EVEN, self::CLUSTERED, self::DISC]),
+            Setting::choice('scatterOf', Station::Step, 'Scatter is a part of', 'The size of each dab, or a width of its own: a spray stays as wide however large its drops are.', [self::OF_SIZE, self::OF_WIDTH]),
+            Setting::number('scatterWidth', Station::Step, 'Width of the scatter', 'What scatter across and along are parts of.', 'px', 1, 2000, 100, true),
         ];
     }
 }

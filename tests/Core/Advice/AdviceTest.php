@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Paint\Strokes;
 use Tests\Core\Pictures;
+use Yarrowfog\Core\Advice\Idle;
 use Yarrowfog\Core\Advice\Influence;
 use Yarrowfog\Core\Advice\RangeStrip;
 use Yarrowfog\Core\Advice\Stages;
@@ -128,13 +129,13 @@ final class AdviceTest extends TestCase
         $trace = Strokes::line();
         $before = Strokes::coverage(Strokes::paint([], $trace, brush: $brush));
         foreach (SettingsTable::all() as $id => $setting) {
-            $reason = $setting->idleReason($brush, $trace);
+            $reason = Idle::reason($setting->id, $brush, $trace);
             if ($reason === null || $setting->isCurve() || $reason === 'idle: set to zero') {
                 continue;
             }
             foreach (RangeStrip::values($setting) as $value) {
                 $moved = $brush->with($id, new SettingValue($value));
-                if ($setting->idleReason($moved, $trace) !== null) {
+                if (Idle::reason($setting->id, $moved, $trace) !== null) {
                     self::assertSame($before, Strokes::coverage(Strokes::paint([], $trace, brush: $moved)), "{$id} at {$value}: {$reason}");
                 }
             }

@@ -7,6 +7,7 @@ namespace Tests\Core\Paint;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
+use Yarrowfog\Core\Advice\Idle;
 use Yarrowfog\Core\Paint\Composite\Compositor;
 use Yarrowfog\Core\Paint\Dab\CastShadow;
 use Yarrowfog\Core\Paint\Dab\DabPrinter;
@@ -19,7 +20,6 @@ use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\Sample;
-use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\Shape;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
@@ -140,7 +140,7 @@ final class CastShadowTest extends TestCase
     public function test_it_says_why_it_does_nothing(): void
     {
         $trace = Strokes::line();
-        $reason = fn (array $settings, string $id): ?string => SettingsTable::get($id)->idleReason(BrushSettings::read(['settings' => $settings]), $trace);
+        $reason = fn (array $settings, string $id): ?string => Idle::reason($id, BrushSettings::read(['settings' => $settings]), $trace);
         $on = ['castShadow' => ['base' => 0.5]];
         self::assertSame('idle: set to zero', $reason([], 'shadowDistance'));
         self::assertNull($reason($on, 'shadowDistance'));

@@ -7,6 +7,7 @@ namespace Tests\Core\Stroke;
 use LogicException;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Yarrowfog\Core\Advice\Idle;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\Form\NumberField;
@@ -85,10 +86,10 @@ final class SettingsTest extends TestCase
     {
         $tap = new Trace([new Sample(0, 0, 0)]);
         $brush = BrushSettings::standard();
-        self::assertSame('idle: a tap prints one dab', SettingsTable::get('spacing')->idleReason($brush, $tap));
-        self::assertSame('idle: set to zero', SettingsTable::get('driftHue')->idleReason($brush, $tap));
-        self::assertSame('idle: this pen reports its pressure', SettingsTable::get('assumedLevel')->idleReason($brush, $tap));
-        self::assertNull(SettingsTable::get('size')->idleReason($brush, $tap));
+        self::assertSame('idle: a tap prints one dab', Idle::reason('spacing', $brush, $tap));
+        self::assertSame('idle: set to zero', Idle::reason('driftHue', $brush, $tap));
+        self::assertSame('idle: this pen reports its pressure', Idle::reason('assumedLevel', $brush, $tap));
+        self::assertNull(Idle::reason('size', $brush, $tap));
     }
 
     public function test_a_curve_goes_through_its_points_and_never_beyond_them(): void

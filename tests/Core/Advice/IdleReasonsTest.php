@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Tests\Core\Stroke;
+namespace Tests\Core\Advice;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Paint\Strokes;
+use Yarrowfog\Core\Advice\Idle;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Sample;
-use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** Why a setting does nothing, said for every reason that there is, and not said where it does something. */
@@ -82,13 +82,13 @@ final class IdleReasonsTest extends TestCase
     #[DataProvider('reasons')]
     public function test_the_reason_is_the_one_that_holds(string $id, array $settings, ?string $reason): void
     {
-        self::assertSame($reason, SettingsTable::get($id)->idleReason(BrushSettings::read(['settings' => $settings]), Strokes::line()));
+        self::assertSame($reason, Idle::reason($id, BrushSettings::read(['settings' => $settings]), Strokes::line()));
     }
 
     public function test_what_a_brush_is_used_with_counts(): void
     {
         $brush = BrushSettings::read(['settings' => ['tooth' => ['base' => 'own'], 'posture' => ['base' => 0.5]]]);
-        $reason = fn (string $id, BrushSettings $b, ?Trace $trace = null): ?string => SettingsTable::get($id)->idleReason($b, $trace ?? Strokes::line());
+        $reason = fn (string $id, BrushSettings $b, ?Trace $trace = null): ?string => Idle::reason($id, $b, $trace ?? Strokes::line());
         self::assertNull($reason('biteSize', $brush->usedWith(1, true)));
         self::assertNull($reason('toothScale', $brush->usedWith(1, false, true)));
         self::assertNull($reason('frameRule', $brush->usedWith(2, false)));

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Advice\Idle;
+
+use Closure;
+use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Trace;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Why settings of Ink do nothing: how much ink, and of what colour. */
+final class InkRules
+{
+    /** @return array<string, Closure(BrushSettings, Trace): ?string> by setting: the reason, null where it does something */
+    public static function all(): array
+    {
+        $paints = fn (BrushSettings $b): ?string => match ($b->choice('does')) {
+            InkSettings::ERASES => 'idle: an eraser lays no colour',
+            InkSettings::SMUDGES => 'idle: a smudge carries what is there',
+            default => null,
+        };
+        $inks = fn (BrushSettings $b): ?string => $paints($b) ?? ($b->tipKind === TipKind::OwnColours ? 'idle: this tip keeps its own colours' : null);
+        $zero = fn (BrushSettings $b, string $id): ?string => $b->base($id) === 0.0 && $b->value($id)->drives === [] ? 'idle: set to zero' : null;
+        $drift = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? $zero($b, $id);
+        $anyDrift = fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? ($b->drifts() ? null : 'idle: nothing drifts');
+        $twoInks = fn (BrushSettings $b, Trace $t): ?string => $inks($b) ?? match (true) {
+            $b->tipKind === TipKind::TwoInk => 'idle: this tip mixes the inks itself',
+            $b->mainInk->toInt() === $b->secondInk->toInt() => 'idle: both inks are the same',
+            default => null,
+        };
+        $smudges = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $b->choice('does') === InkSettings::SMUDGES ? null : 'idle: this brush does not smudge';
+
+        return [
+            'overlap' => fn (BrushSettings $b, Trace $t): ?string => match (true) {
+                $b->isBand() => 'idle: a band stays even',
+                $b->choice('does') === InkSettings::SMUDGES => 'idle: a smudge carries what is there',
+                default => null,
+            },
+            'blendMode' => fn (BrushSettings $b, Trace $t): ?string => $paints($b),
+            'inkMix' => $twoInks,
+            'lends' => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? ($b->isBand() ? 'idle: a band lies on all of the sheet at once' : $zero($b, 'lends')),
+            'driftHue' => $drift('driftHue')(...),
+            'driftChroma' => $drift('driftChroma')(...),
+            'driftLightness' => $drift('driftLightness')(...),
+            'driftPer' => $anyDrift,
+            'hueShift' => $drift('hueShift')(...),
+            'chromaShift' => $drift('chromaShift')(...),
+            'lightnessShift' => $drift('lightnessShift')(...),
+            'smudgeStrength' => $smudges('smudgeStrength')(...),
+            'smudgeInk' => $smudges('smudgeInk')(...),
+        ];
+    }
+}
