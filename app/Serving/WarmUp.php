@@ -9,11 +9,13 @@ use Yarrowfog\Core\Make\RoundTip;
 use Yarrowfog\Core\Paint\Composite\Compositor;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Paint\Stroke\StrokePainter;
+use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Tip\Frame;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -47,6 +49,11 @@ final class WarmUp
             ] as $settings) {
                 $steps[] = fn () => self::paint($tip, BrushSettings::read(['settings' => $settings]));
             }
+            // A stroke that is tried on a swatch lies over all that is painted there.
+            $steps[] = function () use ($tip, $presses): void {
+                $brush = BrushSettings::read(['settings' => ['size' => ['base' => 48, 'drives' => $presses], 'spacing' => ['base' => 0.3]]]);
+                Swatch::parts($tip, $brush, PracticePen::named(PracticePen::MIXED, 800, 200), 1, 800, 200);
+            };
         }
 
         return $steps;
