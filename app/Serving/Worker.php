@@ -42,19 +42,22 @@ final class Worker
 
     private bool $isTold = false;
 
-    private function __construct(private readonly Application $app, private readonly Kernel $kernel, private readonly int $deadline)
+    private function __construct(private readonly Application $app, private readonly Kernel $kernel, private readonly int $deadline, private readonly int $largest)
     {
     }
 
-    /** @param  int  $deadline  s that one request may take */
-    public static function of(Application $app, int $deadline = self::DEADLINE): self
+    /**
+     * @param  int  $deadline  s that one request may take
+     * @param  int  $largest  bytes of memory from which on it is replaced
+     */
+    public static function of(Application $app, int $deadline = self::DEADLINE, int $largest = self::LARGEST): self
     {
         $app->instance(ProcessCache::class, new ProcessCache(lasts: true));
         $app->singleton(Library::class);
         $kernel = $app->make(Kernel::class);
         $kernel->bootstrap();
 
-        return new self($app, $kernel, $deadline);
+        return new self($app, $kernel, $deadline, $largest);
     }
 
     /**
@@ -82,7 +85,7 @@ final class Worker
         pcntl_async_signals(true);
         pcntl_signal(SIGTERM, fn () => $this->isTold = true, false);
         pcntl_signal(SIGALRM, fn () => throw new DeadlinePassed($this->deadline));
-        for ($answered = 0; ! $this->isTold && $answered < self::MOST_REQUESTS && memory_get_usage(true) < self::LARGEST;) {
+        for ($answered = 0; ! $this->isTold && $answered < self::MOST_REQUESTS && self::memory() < $this->largest;) {
             // A signal ends the waiting.
             $call = @stream_socket_accept($door, $warmUps === [] ? self::IDLE : self::PAUSE);
             if ($call !== false) {
@@ -93,6 +96,12 @@ final class Worker
             }
         }
         @unlink((string) stream_socket_get_name($door, false));
+    }
+
+    /** Bytes of memory that it takes up, as the system counts them: PHP does not know what another allocator keeps. */
+    private static function memory(): int
+    {
+        return 4096 * (int) (explode(' ', (string) @file_get_contents('/proc/self/statm'))[1] ?? 0);
     }
 
     /** @param  resource  $call */

@@ -123,6 +123,17 @@ final class ServingTest extends FeatureTestCase
         $worker->end();
     }
 
+    public function test_a_worker_that_has_grown_too_large_ends_after_its_answer(): void
+    {
+        $socket = "{$this->folder}/worker.sock";
+        $worker = $this->slowWorker($socket, deadline: 30, largest: 400 << 20);
+        self::assertSame(200, ScgiClient::ask($socket, ScgiClient::request('/ask/slow?ms=1', ''))[0] ?? 0);
+        self::assertFileExists($socket);
+        self::assertSame(200, ScgiClient::ask($socket, ScgiClient::request('/ask/slow?ms=1&mb=500', ''))[0] ?? 0);
+        $this->waitUntil(fn (): bool => ! file_exists($socket));
+        $worker->end();
+    }
+
     public function test_the_configuration_is_whole_and_the_servers_accept_it(): void
     {
         $run = "{$this->folder}/run";
@@ -182,13 +193,13 @@ final class ServingTest extends FeatureTestCase
         return new Process(['php', $script], log: "{$this->folder}/logs/supervisor.log");
     }
 
-    /** A worker with one route more, which is busy for as long as it is told. */
-    private function slowWorker(string $socket, int $deadline): Process
+    /** A worker with one route more, which is busy for as long as it is told, and keeps as many megabytes. */
+    private function slowWorker(string $socket, int $deadline, int $largest = 2 << 30): Process
     {
         $script = "{$this->folder}/worker.php";
         file_put_contents($script, '<?php require '.var_export(base_path('vendor/autoload.php'), true).'; $app = require '.var_export(base_path('bootstrap/app.php'), true).';
-            $worker = App\\Serving\\Worker::of($app, '.$deadline.');
-            Illuminate\\Support\\Facades\\Route::post("/ask/slow", function (Illuminate\\Http\\Request $r) { if ($r->query("begun")) touch($r->query("begun")); for ($until = microtime(true) + $r->query("ms") / 1000; microtime(true) < $until;); return response()->json([]); });
+            $worker = App\\Serving\\Worker::of($app, '.$deadline.', '.$largest.');
+            Illuminate\\Support\\Facades\\Route::post("/ask/slow", function (Illuminate\\Http\\Request $r) { if ($r->query("begun")) touch($r->query("begun")); static $kept; $kept = str_repeat("y", $r->query("mb", 0) << 20); for ($until = microtime(true) + $r->query("ms") / 1000; microtime(true) < $until;); return response()->json([]); });
             $worker->serve(App\\Serving\\Worker::listen('.var_export($socket, true).'));');
         $worker = new Process(['php', $script], ['DB_DATABASE' => ':memory:'], "{$this->folder}/logs/worker.log");
         $this->waitUntil(fn (): bool => file_exists($socket), "{$this->folder}/logs/worker.log");
