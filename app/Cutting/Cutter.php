@@ -57,8 +57,8 @@ final readonly class Cutter
     /**
      * The whole source, cut.
      *
-     * @param  float  $from  where the progress of this begins, and
-     * @param  float  $until  ends, 0–1
+     * @param  float  $from  0–1: where the progress of this begins
+     * @param  float  $until  0–1: where it ends
      *
      * @throws InvalidInput when the result can be no tip
      */

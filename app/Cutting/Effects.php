@@ -23,10 +23,10 @@ use Yarrowfog\Core\Tip\InkRule;
 /** What each step would do to the picture as it is cut now, in small. */
 final readonly class Effects
 {
-    /** px of the longer side of a picture that is shown, and */
+    /** px of the longer side of a picture that is shown. */
     private const SIDE = 120;
 
-    /** of the one that is worked on. */
+    /** px of the longer side of the picture that is worked on. */
     private const WORKED = 260;
 
     /** How strong a step is shown that would not be seen in small at its usual numbers. */

@@ -26,8 +26,8 @@ final readonly class CutResult
 
     /**
      * @param  float  $factor  size of the picture against the full one
-     * @param  Placement|null  $placement  of the picture on its source, and
-     * @param  (Closure(int): Replay)|null  $upTo  the replay of that source up to a step, where they are known
+     * @param  Placement|null  $placement  of the picture on its source, where that is known
+     * @param  (Closure(int): Replay)|null  $upTo  the replay of its source up to a step, where that is known
      */
     public function __construct(
         public Bitmap $picture,

@@ -14,9 +14,9 @@ use function is_int;
 final class Underlay
 {
     /**
-     * @param  Closure(int): array<int, int>  $alphas  of the colour under the picture, row by row, 0–65535, before it is
-     * @param  int  $times  multiplied, up to full, and then
-     * @param  float  $strength  weakened, 0–1
+     * @param  Closure(int): array<int, int>  $alphas  of the colour under the picture, row by row, 0–65535
+     * @param  int  $times  by how much alphas are multiplied, up to full
+     * @param  float  $strength  of the colour after that, 0–1
      */
     public static function picture(Bitmap $in, Srgb $colour, Closure $alphas, int $times = 1, float $strength = 1.0): Bitmap
     {
@@ -81,9 +81,9 @@ final class Underlay
     /**
      * The colour over the picture, inside its own alpha.
      *
-     * @param  Closure(int): array<int, int>  $alphas  row by row, 0–65535: what it lacks of full is, before it is
-     * @param  int  $times  multiplied, up to full, and then
-     * @param  float  $strength  weakened, 0–1, the strength of the colour
+     * @param  Closure(int): array<int, int>  $alphas  row by row, 0–65535: what it lacks of full is the colour’s
+     * @param  int  $times  by how much alphas are multiplied, up to full
+     * @param  float  $strength  of the colour after that, 0–1
      */
     public static function tint(Bitmap $in, Srgb $colour, Closure $alphas, int $times, float $strength): Bitmap
     {

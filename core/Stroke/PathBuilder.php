@@ -46,7 +46,7 @@ final class PathBuilder
     /** ms; the time up to which the speed is reckoned. */
     private float $reckoned = 0.0;
 
-    /** px travelled since then. */
+    /** px travelled since the time up to which the speed is reckoned. */
     private float $since = 0.0;
 
     private float $length = 0.0;

@@ -6,7 +6,7 @@ namespace Yarrowfog\Core\Paint\Dab;
 
 /**
  * For every row of a print: which of its pixels lie inside the stencil's outline. The place
- * in the stencil (see PrintBox) is one int, v · 2³² + u, which the loops that sample it carry on by one
+ * in the stencil (see DabFootprint) is one int, v · 2³² + u, which the loops that sample it carry on by one
  * addition: `place` at column 0 of row 0, `across` more for every column and `down` more for every row.
  * Inside the outline neither part is ever negative, so they come apart by shifting.
  */

@@ -9,6 +9,7 @@ use Yarrowfog\Core\Paint\Dab\BrushTextures;
 use Yarrowfog\Core\Paint\Dab\InkPalette;
 use Yarrowfog\Core\Paint\Dab\Stencil;
 use Yarrowfog\Core\Paint\Dab\StencilCache;
+use Yarrowfog\Core\Paint\Tile\ColouredCoverage;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dial;
@@ -206,9 +207,8 @@ final class BandPainter
                     $at = ($y - $tileY) * StrokeBuffer::SIDE + $x - $tileX;
                     if ($buffer->colour !== null) {
                         $tile[$at] = max($tile[$at], $ink);
-                    } elseif ($ink > $tile[$at] >> 45) {
-                        $rgb = $colour === null ? $dab->colour : ($moved === null ? $colour : $moved->move($colour));
-                        $tile[$at] = $ink << 45 | ($rgb >> 16) << 37 | ($rgb >> 8 & 255) << 22 | ($rgb & 255) << 7;
+                    } elseif ($ink > ColouredCoverage::coverageOf($tile[$at])) {
+                        $tile[$at] = ColouredCoverage::pack($ink, $colour === null ? $dab->colour : ($moved === null ? $colour : $moved->move($colour)));
                     }
                 }
             }

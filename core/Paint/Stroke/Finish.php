@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint\Stroke;
 
 use Yarrowfog\Core\Paint\Dab\Tooth;
+use Yarrowfog\Core\Paint\Tile\ColouredCoverage;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Stroke\BrushSettings;
 
@@ -101,14 +102,7 @@ final class Finish
      */
     private function coverage(array $tile): array
     {
-        if ($this->main->colour !== null) {
-            return $tile;
-        }
-        foreach ($tile as $i => $word) {
-            $tile[$i] = $word >> 45;
-        }
-
-        return $tile;
+        return $this->main->colour !== null ? $tile : ColouredCoverage::toCoverage($tile);
     }
 
     /**
@@ -118,15 +112,7 @@ final class Finish
      */
     private function withCoverage(array $tile, array $coverage): array
     {
-        if ($this->main->colour !== null) {
-            return $coverage;
-        }
-        $bare = ($this->ink >> 16) << 37 | ($this->ink >> 8 & 255) << 22 | ($this->ink & 255) << 7;
-        foreach ($tile as $i => $word) {
-            // What only the bite covers has no colour yet: it takes the main ink.
-            $tile[$i] = $coverage[$i] << 45 | ($word >> 45 > 0 ? $word & (1 << 45) - 1 : $bare);
-        }
-
-        return $tile;
+        // What only the bite covers has no colour yet: it takes the main ink.
+        return $this->main->colour !== null ? $coverage : ColouredCoverage::withCoverage($tile, $coverage, $this->ink);
     }
 }

@@ -12,13 +12,13 @@ enum TileForm
     /** A coverage an int, 0–65535. */
     case Coverage;
 
-    /** Two of them an int (see Pairs). */
+    /** Two of them an int (see PackedCoveragePair). */
     case Pairs;
 
     /** The density of three pixels an int (see Density). */
     case Density;
 
-    /** coverage << 45 | red << 30 | green << 15 | blue, the colours in 15 bits. */
+    /** A coverage and its colour an int (see ColouredCoverage). */
     case Colours;
 
     /** Ints in a tile. */
