@@ -14,7 +14,15 @@ use Yarrowfog\Core\Stroke\Settings\HandSettings;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Tip\TipKind;
 
-/** The settings and inks of a brush; its tip is kept apart. */
+/**
+ * The settings and inks of a brush; its tip is kept apart.
+ *
+ * Settings that are numbers, and those that are choices: static analysis holds every use against these, and a test holds these
+ * against the table.
+ *
+ * @phpstan-type NumberId 'steadying'|'assumedLevel'|'taperIn'|'taperOut'|'spacing'|'linger'|'count'|'scatterAcross'|'scatterAlong'|'scatterWidth'|'size'|'angle'|'roundness'|'posture'|'frameLength'|'bandHead'|'bandTail'|'flow'|'opacity'|'inkMix'|'lends'|'driftHue'|'driftChroma'|'driftLightness'|'hueShift'|'chromaShift'|'lightnessShift'|'smudgeStrength'|'smudgeInk'|'toothDepth'|'toothScale'|'toothBrightness'|'toothContrast'|'biteSize'|'biteSpacing'|'biteScatter'|'biteCount'|'biteAngle'|'castShadow'|'shadowDistance'|'shadowTowards'|'shadowSoftness'|'rim'|'rimWidth'|'noise'
+ * @phpstan-type ChoiceId 'assumedPressure'|'onePerPress'|'scatterShape'|'scatterOf'|'angleFollows'|'mirrorAcross'|'mirrorDown'|'frameRule'|'laidAs'|'does'|'overlap'|'blendMode'|'driftPer'|'tooth'|'toothMode'|'toothInvert'|'toothFixedTo'|'toothPer'|'biteCombine'|'shadowColour'
+ */
 final readonly class BrushSettings implements JsonValue
 {
     public const MAIN_INK = '#24434c';
@@ -81,12 +89,17 @@ final readonly class BrushSettings implements JsonValue
         return $this->values[SettingsTable::get($id)->id];
     }
 
-    /** The base of a number setting, before spread and drives. */
+    /**
+     * The base of a number setting, before spread and drives.
+     *
+     * @param  NumberId  $id
+     */
     public function base(string $id): float
     {
         return $this->value($id)->number();
     }
 
+    /** @param  ChoiceId  $id */
     public function choice(string $id): string
     {
         return $this->value($id)->choice();
@@ -160,6 +173,7 @@ final readonly class BrushSettings implements JsonValue
         return new self($this->values, $main, $second, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound, $this->scale);
     }
 
+    /** @param  'pressureResponse'  $id */
     public function curve(string $id): Curve
     {
         return $this->value($id)->curve();
@@ -203,7 +217,11 @@ final readonly class BrushSettings implements JsonValue
         return $this->base('taperIn') > 0 || $this->base('taperOut') > 0;
     }
 
-    /** Whether a setting never moves while painting: no spread, no drives. */
+    /**
+     * Whether a setting never moves while painting: no spread, no drives.
+     *
+     * @param  NumberId  $id
+     */
     public function isSteady(string $id): bool
     {
         $value = $this->value($id);

@@ -9,6 +9,8 @@ use Yarrowfog\Core\Chance;
 /**
  * One setting of one brush, ready to be read while painting:
  * value = clamp(base · Π drive factors), then spread. An angle adds its drives instead.
+ *
+ * @phpstan-import-type NumberId from BrushSettings
  */
 final readonly class Dial
 {
@@ -28,6 +30,7 @@ final readonly class Dial
         $this->isSteady = $value->drives === [] && $value->spread === 0.0;
     }
 
+    /** @param  NumberId  $id */
     public static function of(BrushSettings $brush, string $id, Chance $chance): self
     {
         return new self(SettingsTable::get($id), $brush->value($id), $chance);

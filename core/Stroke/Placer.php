@@ -52,14 +52,16 @@ final class Placer
     /** Part of the next dab that the resting pen has earned. */
     private float $rested = 0.0;
 
-    /** Where the pen began to stay near, x and y. */
+    /** x of the place near which the pen stays, px. */
     private float $nearX = 0.0;
 
+    /** y of the place near which the pen stays, px. */
     private float $nearY = 0.0;
 
-    /** ms for which it has stayed near there, and how many of them count as rest already. */
+    /** ms for which the pen has stayed near one place. */
     private float $stayed = 0.0;
 
+    /** ms of rest that are counted already. */
     private float $counted = 0.0;
 
     public function __construct(BrushSettings $brush, Chance $chance, private readonly Taper $taper)

@@ -33,7 +33,6 @@ final class GroundRules
             $b->base('castShadow') <= 0.0 => 'idle: set to zero',
             default => null,
         };
-        $zero = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $smudges($b) ?? ($b->base($id) <= 0.0 ? 'idle: set to zero' : null);
 
         return [
             'tooth' => fn (BrushSettings $b, Trace $t): ?string => $smudges($b),
@@ -56,9 +55,9 @@ final class GroundRules
             'shadowTowards' => $shadow,
             'shadowSoftness' => $shadow,
             'shadowColour' => $shadow,
-            'rim' => $zero('rim')(...),
-            'rimWidth' => $zero('rim')(...),
-            'noise' => $zero('noise')(...),
+            'rim' => fn (BrushSettings $b, Trace $t): ?string => $smudges($b) ?? Zero::base($b, 'rim'),
+            'rimWidth' => fn (BrushSettings $b, Trace $t): ?string => $smudges($b) ?? Zero::base($b, 'rim'),
+            'noise' => fn (BrushSettings $b, Trace $t): ?string => $smudges($b) ?? Zero::base($b, 'noise'),
         ];
     }
 }

@@ -15,14 +15,13 @@ final class HandRules
     public static function all(): array
     {
         $penPresses = fn (BrushSettings $b, Trace $t): ?string => $t->realPressure ? 'idle: this pen reports its pressure' : null;
-        $zero = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $b->base($id) <= 0.0 ? 'idle: set to zero' : null;
 
         return [
-            'steadying' => $zero('steadying')(...),
+            'steadying' => fn (BrushSettings $b, Trace $t): ?string => Zero::base($b, 'steadying'),
             'assumedPressure' => $penPresses,
             'assumedLevel' => $penPresses,
-            'taperIn' => $zero('taperIn')(...),
-            'taperOut' => $zero('taperOut')(...),
+            'taperIn' => fn (BrushSettings $b, Trace $t): ?string => Zero::base($b, 'taperIn'),
+            'taperOut' => fn (BrushSettings $b, Trace $t): ?string => Zero::base($b, 'taperOut'),
         ];
     }
 }

@@ -22,15 +22,13 @@ final class InkRules
             default => null,
         };
         $inks = fn (BrushSettings $b): ?string => $paints($b) ?? ($b->tipKind === TipKind::OwnColours ? 'idle: this tip keeps its own colours' : null);
-        $zero = fn (BrushSettings $b, string $id): ?string => $b->base($id) === 0.0 && $b->value($id)->drives === [] ? 'idle: set to zero' : null;
-        $drift = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? $zero($b, $id);
         $anyDrift = fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? ($b->drifts() ? null : 'idle: nothing drifts');
         $twoInks = fn (BrushSettings $b, Trace $t): ?string => $inks($b) ?? match (true) {
             $b->tipKind === TipKind::TwoInk => 'idle: this tip mixes the inks itself',
             $b->mainInk->toInt() === $b->secondInk->toInt() => 'idle: both inks are the same',
             default => null,
         };
-        $smudges = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $b->choice('does') === InkSettings::SMUDGES ? null : 'idle: this brush does not smudge';
+        $smudges = fn (BrushSettings $b, Trace $t): ?string => $b->choice('does') === InkSettings::SMUDGES ? null : 'idle: this brush does not smudge';
 
         return [
             'overlap' => fn (BrushSettings $b, Trace $t): ?string => match (true) {
@@ -40,16 +38,16 @@ final class InkRules
             },
             'blendMode' => fn (BrushSettings $b, Trace $t): ?string => $paints($b),
             'inkMix' => $twoInks,
-            'lends' => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? ($b->isBand() ? 'idle: a band lies on all of the sheet at once' : $zero($b, 'lends')),
-            'driftHue' => $drift('driftHue')(...),
-            'driftChroma' => $drift('driftChroma')(...),
-            'driftLightness' => $drift('driftLightness')(...),
+            'lends' => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? ($b->isBand() ? 'idle: a band lies on all of the sheet at once' : Zero::still($b, 'lends')),
+            'driftHue' => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? Zero::still($b, 'driftHue'),
+            'driftChroma' => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? Zero::still($b, 'driftChroma'),
+            'driftLightness' => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? Zero::still($b, 'driftLightness'),
             'driftPer' => $anyDrift,
-            'hueShift' => $drift('hueShift')(...),
-            'chromaShift' => $drift('chromaShift')(...),
-            'lightnessShift' => $drift('lightnessShift')(...),
-            'smudgeStrength' => $smudges('smudgeStrength')(...),
-            'smudgeInk' => $smudges('smudgeInk')(...),
+            'hueShift' => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? Zero::still($b, 'hueShift'),
+            'chromaShift' => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? Zero::still($b, 'chromaShift'),
+            'lightnessShift' => fn (BrushSettings $b, Trace $t): ?string => $paints($b) ?? Zero::still($b, 'lightnessShift'),
+            'smudgeStrength' => $smudges,
+            'smudgeInk' => $smudges,
         ];
     }
 }

@@ -28,15 +28,14 @@ final class StepRules
             default => null,
         };
         $count = fn (BrushSettings $b, Trace $t): ?string => $onBand($b) ?? ($b->base('count') < 1.5 && $b->value('count')->drives === [] ? 'idle: count is 1' : null);
-        $scatters = fn (string $id): callable => fn (BrushSettings $b, Trace $t): ?string => $onBand($b) ?? ($b->base($id) <= 0.0 ? 'idle: set to zero' : null);
 
         return [
             'spacing' => $isTap,
             'onePerPress' => fn (BrushSettings $b, Trace $t): ?string => $onBand($b),
             'linger' => $linger,
             'count' => $count,
-            'scatterAcross' => $scatters('scatterAcross')(...),
-            'scatterAlong' => $scatters('scatterAlong')(...),
+            'scatterAcross' => fn (BrushSettings $b, Trace $t): ?string => $onBand($b) ?? Zero::base($b, 'scatterAcross'),
+            'scatterAlong' => fn (BrushSettings $b, Trace $t): ?string => $onBand($b) ?? Zero::base($b, 'scatterAlong'),
             'scatterShape' => $anyScatter,
             'scatterOf' => $anyScatter,
             'scatterWidth' => fn (BrushSettings $b, Trace $t): ?string => $anyScatter($b, $t) ?? ($b->choice('scatterOf') === StepSettings::OF_WIDTH ? null : 'idle: scatter is a part of the size'),

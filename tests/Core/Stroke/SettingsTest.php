@@ -7,14 +7,18 @@ namespace Tests\Core\Stroke;
 use LogicException;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use ReflectionClass;
 use Yarrowfog\Core\Advice\Idle;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Curve;
+use Yarrowfog\Core\Form\ChoiceField;
+use Yarrowfog\Core\Form\CurveField;
 use Yarrowfog\Core\Form\NumberField;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\PathBuilder;
 use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\Trace;
 
@@ -80,6 +84,21 @@ final class SettingsTest extends TestCase
                 self::assertNotSame('', $e->getMessage());
             }
         }
+    }
+
+    /** Static analysis holds the uses of settings against two lists of names, and these are those of the table. */
+    public function test_the_names_that_static_analysis_knows_are_those_of_the_table(): void
+    {
+        $words = (string) (new ReflectionClass(BrushSettings::class))->getDocComment();
+        $names = function (string $type) use ($words): array {
+            self::assertSame(1, preg_match("/@phpstan-type {$type} (\\S+)/", $words, $found));
+
+            return explode('|', str_replace("'", '', $found[1] ?? ''));
+        };
+        $of = fn (string $field): array => array_keys(array_filter(SettingsTable::all(), fn (Setting $s): bool => $s->field instanceof $field));
+        self::assertSame($of(NumberField::class), $names('NumberId'));
+        self::assertSame($of(ChoiceField::class), $names('ChoiceId'));
+        self::assertSame(['pressureResponse'], $of(CurveField::class));
     }
 
     public function test_idle_settings_say_why(): void
