@@ -21,7 +21,8 @@ final class TuneHandTest extends BrowserTestCase
         $chrome->wait('the curve', fn (): bool => $chrome->run('return document.querySelector("[data-reading]") !== null') === true);
         $ink = $this->ink();
         $before = $this->painted(self::SWATCH);
-        $chrome->pen('[x-ref=mat]', array_map(fn (int $i): array => [0.1 + 0.5 * $i / 60, 0.85, 0.1 + 0.9 * $i / 60], range(0, 60)), every: 16);
+        // Two seconds of it: the first ink comes when the swatch under it is painted, which takes a while on a busy machine.
+        $chrome->pen('[x-ref=mat]', array_map(fn (int $i): array => [0.1 + 0.5 * $i / 120, 0.85, 0.1 + 0.9 * $i / 120], range(0, 120)), every: 16);
         $chrome->waitForText('[aria-label=Swatch]', '1 stroke by hand');
         self::assertGreaterThan(3, $chrome->run('return window.live'));
         $readings = array_filter((array) $chrome->run('return window.readings'), fn (mixed $x): bool => is_numeric($x) && $x > 0);

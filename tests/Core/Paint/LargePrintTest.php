@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use ReflectionProperty;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Paint\Dab\DabPrinter;
+use Yarrowfog\Core\Paint\Dab\DensePrinting;
 use Yarrowfog\Core\Paint\Dab\Smoothness;
 use Yarrowfog\Core\Paint\Dab\Stencil;
 use Yarrowfog\Core\Paint\Dab\StencilCache;
@@ -56,7 +57,9 @@ final class LargePrintTest extends TestCase
         $printer = new DabPrinter($tip, BrushSettings::read(['settings' => ['size' => ['base' => 380], 'flow' => ['base' => 0.3]]]));
         $buffer = $printer->buffer(new Rect(0, 0, 700, 700), 0);
         $printer->paint($dabs(144), $buffer);
-        $kept = (new ReflectionProperty($printer, 'dense'))->getValue($printer);
+        $way = (new ReflectionProperty($printer, 'way'))->getValue($printer);
+        self::assertInstanceOf(DensePrinting::class, $way);
+        $kept = (new ReflectionProperty($way, 'kept'))->getValue($way);
         self::assertIsArray($kept);
         self::assertCount(12, array_filter(array_keys($kept), fn (int|string $name): bool => $name % Density::LANES === 0), 'each place has its print');
     }

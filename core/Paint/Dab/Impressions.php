@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Paint\Dab;
+
+use Yarrowfog\Core\Stroke\Dab;
+
+/** How dabs print, pixel by pixel; kept where shapes repeat. */
+final class Impressions
+{
+    /** Ints of impressions kept. */
+    private const ROOM = 3000000;
+
+    /** @var array<int, Impression> by sub-pixel place, frame and mirror; empty unless impressions repeat */
+    private array $kept = [];
+
+    private int $filled = 0;
+
+    public function __construct(private readonly DabShapes $shapes)
+    {
+    }
+
+    public function of(Dab $dab): Impression
+    {
+        $key = DabShapes::phase($dab);
+        if (isset($this->kept[$key])) {
+            return $this->kept[$key]->drift($dab->drift);
+        }
+        $impression = Impression::of(...$this->shapes->pose($dab));
+        if ($this->shapes->repeat && $this->filled + $impression->size() <= self::ROOM) {
+            $this->kept[$key] = $impression;
+            $this->filled += $impression->size();
+        }
+
+        return $impression->drift($dab->drift);
+    }
+}
