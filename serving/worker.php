@@ -6,6 +6,7 @@ declare(strict_types=1);
 
 use App\Serving\WarmUp;
 use App\Serving\Worker;
+use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Foundation\Application;
 
 require __DIR__.'/../vendor/autoload.php';
@@ -17,4 +18,5 @@ if (! isset($argv[1])) {
 $door = Worker::listen($argv[1]);
 /** @var Application $app */
 $app = require_once __DIR__.'/../bootstrap/app.php';
-Worker::of($app)->serve($door, ($argv[2] ?? '') === 'warm' ? WarmUp::strokes() : []);
+$worker = Worker::of($app);
+$worker->serve($door, ($argv[2] ?? '') === 'warm' ? [...WarmUp::pieces($app->make(Kernel::class)), ...WarmUp::strokes()] : []);

@@ -4,7 +4,12 @@ declare(strict_types=1);
 
 namespace App\Serving;
 
+use App\Models\Brush;
+use App\Models\Sheet;
 use Closure;
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Http\Request;
+use Illuminate\Support\Str;
 use Yarrowfog\Core\Make\RoundTip;
 use Yarrowfog\Core\Paint\Composite\Compositor;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
@@ -16,6 +21,7 @@ use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
+use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Tip\Frame;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -33,6 +39,27 @@ final class WarmUp
 
     /** Times that each kind of stroke is painted: a loop is compiled when it was gone through often enough. */
     private const TIMES = 3;
+
+    /**
+     * A piece of a stroke over the last sheet with a brush of the library, asked for as a browser does: it changes nothing there, and
+     * whatever a request passes through is loaded afterwards.
+     *
+     * @return list<Closure(): void>
+     */
+    public static function pieces(Kernel $kernel): array
+    {
+        $ask = function (array $samples) use ($kernel): void {
+            $sheet = Sheet::query()->latest('id')->value('id');
+            $brush = Brush::query()->latest('id')->value('id');
+            if (is_int($sheet) && is_int($brush)) {
+                $order = ['stroke' => (string) Str::uuid(), 'brush' => $brush, 'roll' => 1, 'realPressure' => true, 'samples' => $samples];
+                $kernel->handle(Request::create("/sheets/{$sheet}/pen/pieces", 'POST', server: ['HTTP_SEC_FETCH_SITE' => 'same-origin', 'HTTP_ACCEPT' => 'application/json'], content: json_encode($order, JSON_THROW_ON_ERROR)));
+            }
+        };
+        $samples = array_map(fn (Sample $s): array => array_slice($s->toArray(), 0, 4), Movements::swell(new Rect(40, 40, 200, 100))->samples);
+
+        return [fn () => $ask(array_slice($samples, 0, 1)), fn () => $ask(array_slice($samples, 0, 40)), fn () => $ask($samples)];
+    }
 
     /** @return list<Closure(): void> each a tenth of a second or so */
     public static function strokes(): array

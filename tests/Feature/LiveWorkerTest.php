@@ -8,8 +8,12 @@ use App\Cutting\ReplayCheckpoints;
 use App\Gathering\SourceImages;
 use App\Http\Gone;
 use App\Models\Sheet;
+use App\Serving\WarmUp;
 use App\Store\ProcessCache;
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Foundation\Http\Events\RequestHandled;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use stdClass;
@@ -106,6 +110,31 @@ final class LiveWorkerTest extends FeatureTestCase
             self::assertEquals($whole, $kept());
             $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
         }
+    }
+
+    /** What a worker paints to warm up is asked for as a browser does, and changes nothing in the library. */
+    public function test_warming_up_changes_nothing(): void
+    {
+        $kernel = app(Kernel::class);
+        foreach (WarmUp::pieces($kernel) as $piece) {
+            $piece();
+        }
+        self::assertSame(0, DB::table('sheets')->count());
+        [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30]]);
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples])->assertOk();
+        $library = fn (): array => array_map(fn (string $table): array => DB::table($table)->get()->all(), ['sheets', 'layers', 'brushes', 'tips', 'strokes', 'tiles', 'stroke_tiles']);
+        $before = $library();
+        $this->atAWorker();
+        $asked = 0;
+        Event::listen(RequestHandled::class, function (RequestHandled $handled) use (&$asked): void {
+            self::assertSame(200, $handled->response->getStatusCode());
+            $asked++;
+        });
+        foreach ([...WarmUp::pieces($kernel), ...array_slice(WarmUp::strokes(), 0, 5)] as $step) {
+            $step();
+        }
+        self::assertSame(3, $asked);
+        self::assertEquals($before, $library());
     }
 
     public function test_a_stroke_at_hand_goes_on_only_with_its_own_next_piece_and_order(): void
