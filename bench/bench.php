@@ -278,7 +278,7 @@ function fastTrace(float $speed, float $seconds): Trace
     return new Trace($samples);
 }
 
-/** ms that a stroke takes live, held at hand by an easel: what is new of it, laid over a sheet and packed piece by piece. */
+/** ms that a stroke takes live, held at hand by a worker: what is new of it, laid over a sheet and packed piece by piece. */
 function liveTime(StoredLevels $tip, BrushSettings $brush, Trace $trace): float
 {
     $from = hrtime(true);

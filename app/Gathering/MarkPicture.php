@@ -57,7 +57,7 @@ final readonly class MarkPicture
             }
             $settings = $placing->brush($stroke->brush);
             $trace = $placing->trace($stroke->unpack(), $sheet->width, $sheet->height);
-            $painter = new StrokePainter($this->tips->ofStroke($stroke->textures, $settings), $settings, new PictureBackdrop($picture));
+            $painter = new StrokePainter($this->tips->load($stroke->textures, $settings), $settings, new PictureBackdrop($picture));
             $picture = Compositor::over($picture, $sheet->bounds(), $painter->stroke($trace, $stroke->roll, $sheet->bounds()));
         }
 

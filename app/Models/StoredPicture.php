@@ -25,6 +25,12 @@ final readonly class StoredPicture implements JsonValue
         return array_map(fn (array $p): self => new self($p['hash'], $p['width'], $p['height'], $tip->kind), $tip->pictures());
     }
 
+    /** The heights of a tooth. */
+    public static function ofTooth(Tooth $tooth): self
+    {
+        return new self($tooth->hash, $tooth->side, $tooth->side);
+    }
+
     /**
      * @param  mixed  $json  decoded: {"hash": …, "width": …, "height": …, "kind": …}
      *

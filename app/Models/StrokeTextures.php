@@ -25,16 +25,20 @@ final readonly class StrokeTextures implements JsonValue
     {
     }
 
-    /** @throws InvalidInput when a part is gone */
-    public static function of(BrushParts $parts, BrushSettings $settings): self
+    /**
+     * @param  Tip|null  $tip  where it is at hand already
+     *
+     * @throws InvalidInput when a part is gone
+     */
+    public static function of(BrushParts $parts, BrushSettings $settings, ?Tip $tip = null): self
     {
         $bite = $parts->findBite();
         $tooth = $settings->choice('tooth') === GroundSettings::OWN ? $parts->findTooth() : null;
 
         return new self(
-            StoredPicture::ofTip($parts->findTip()),
+            StoredPicture::ofTip($tip ?? $parts->findTip()),
             $bite === null ? null : StoredPicture::ofTip($bite)[0],
-            $tooth === null ? null : new StoredPicture($tooth->hash, $tooth->side, $tooth->side),
+            $tooth === null ? null : StoredPicture::ofTooth($tooth),
         );
     }
 

@@ -17,10 +17,8 @@ use LogicException;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Make\Teeth;
 use Yarrowfog\Core\Paint\Dab\BrushTextures;
-use Yarrowfog\Core\Paint\Mip\MipChain;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Tips and teeth of the library, ready for the engine. */
@@ -35,38 +33,20 @@ final readonly class BrushTextureLoader
     {
     }
 
-    /** @return non-empty-list<MipChain> one for each frame */
-    public function frames(Tip $tip): array
-    {
-        return array_map(fn (array $p): MipChain => $this->levels($p['hash'], $tip->kind, $p['width'], $p['height']), $tip->pictures());
-    }
-
     /**
-     * Everything that a brush of the library paints with, in hand or as it is given.
+     * What a brush of the library paints with.
      *
-     * @throws InvalidInput when a part of it is gone
-     */
-    public function kit(Brush $brush, BrushSettings $settings): BrushTextures
-    {
-        $parts = $brush->parts();
-
-        return $this->kitOf($parts, $settings, $parts->tip === $brush->tip_id ? $brush->tip : null);
-    }
-
-    /**
      * @param  Tip|null  $tip  where it is at hand already
      *
      * @throws InvalidInput when a part of it is gone
      */
     public function kitOf(BrushParts $parts, BrushSettings $settings, ?Tip $tip = null): BrushTextures
     {
-        $bite = $parts->findBite();
-
-        return new BrushTextures($this->frames($tip ?? $parts->findTip()), $bite === null ? null : $this->frames($bite)[0], $this->tooth($settings->choice('tooth'), $parts->tooth));
+        return $this->load(StrokeTextures::of($parts, $settings, $tip), $settings);
     }
 
-    /** Everything that a stroke was painted with, as it was then. */
-    public function ofStroke(StrokeTextures $textures, BrushSettings $settings): BrushTextures
+    /** What a stroke is painted with, or was, however long ago. */
+    public function load(StrokeTextures $textures, BrushSettings $settings): BrushTextures
     {
         $chain = fn (StoredPicture $p): TipMipChain => $this->levels($p->hash, $p->kind, $p->width, $p->height);
         $tooth = $settings->choice('tooth');
@@ -75,7 +55,7 @@ final readonly class BrushTextureLoader
             array_map($chain, $textures->frames),
             $textures->bite === null ? null : $chain($textures->bite),
             match (true) {
-                $textures->tooth !== null => Plane::fromBytes($textures->tooth->width, $textures->tooth->height, $this->kept->get($textures->tooth->hash)),
+                $textures->tooth !== null => $this->loadOwn($textures->tooth),
                 in_array($tooth, Teeth::names(), true) => $this->loadMade($tooth),
                 default => null,
             },
@@ -92,9 +72,9 @@ final readonly class BrushTextureLoader
     }
 
     /** The heights of a tooth that was made of a picture. */
-    public function own(Tooth $tooth): Plane
+    public function loadOwn(StoredPicture $tooth): Plane
     {
-        return Plane::fromBytes($tooth->side, $tooth->side, $this->kept->get($tooth->hash));
+        return Plane::fromBytes($tooth->width, $tooth->height, $this->kept->get($tooth->hash));
     }
 
     private function levels(string $hash, TipKind $kind, int $width, int $height): TipMipChain
@@ -104,17 +84,5 @@ final readonly class BrushTextureLoader
         $this->memory->hold(self::DRAWER, $key, $levels, self::MOST);
 
         return $levels;
-    }
-
-    private function tooth(string $name, ?int $own): ?Plane
-    {
-        if (in_array($name, Teeth::names(), true)) {
-            return $this->loadMade($name);
-        }
-        if ($name !== GroundSettings::OWN || $own === null) {
-            return null;
-        }
-
-        return $this->own(Tooth::query()->find($own) ?? throw new InvalidInput('parts.tooth', 'The tooth of this brush is gone. Choose another one under Ground.'));
     }
 }

@@ -36,7 +36,7 @@ final readonly class LivePainter
         $layer = $sheet->layer();
         $hand = $this->strokes->takeUp($order->stroke, $order->summary(), $state?->keys(['piece']), function () use ($sheet, $layer, $order): array {
             $under = new LayerBackdrop($this->tiles, $layer);
-            $painter = new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, $under);
+            $painter = new StrokePainter($this->tips->load($order->textures(), $order->settings), $order->settings, $under);
 
             return [$painter->begin($order->realPressure, $order->roll, $sheet->bounds()), $under];
         });

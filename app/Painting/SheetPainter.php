@@ -38,12 +38,13 @@ final readonly class SheetPainter
      */
     public function finish(Sheet $sheet, StrokeRequest $order, Trace $trace): PixelPatches
     {
-        [$painted, $changed] = $this->paint($sheet, $order, $trace);
+        $textures = $order->textures();
+        [$painted, $changed] = $this->paint($sheet, $order, $textures, $trace);
 
         return $this->lay($sheet, $painted, $changed, $this->shownMore($order, $changed, $sheet->bounds()), [
             'uuid' => $order->stroke,
             'brush_id' => $order->brush->id,
-            'textures' => StrokeTextures::of($order->brush->parts(), $order->settings),
+            'textures' => $textures,
             'brush' => $order->settings,
             'roll' => $order->roll,
             'trace' => Stroke::pack($trace),
@@ -115,7 +116,7 @@ final readonly class SheetPainter
      *
      * @return array{PaintedStroke, array<string, Rect>} and what it changes, by tile
      */
-    private function paint(Sheet $sheet, StrokeRequest $order, Trace $trace): array
+    private function paint(Sheet $sheet, StrokeRequest $order, StrokeTextures $textures, Trace $trace): array
     {
         $hand = $this->strokes->letGo($order->stroke, $order->summary());
         $changed = $hand?->end($trace);
@@ -123,7 +124,7 @@ final readonly class SheetPainter
             return [$hand->painted, $changed];
         }
         $under = new LayerBackdrop($this->tiles, $sheet->layer());
-        $painted = (new StrokePainter($this->tips->kit($order->brush, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());
+        $painted = (new StrokePainter($this->tips->load($textures, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());
 
         return [$painted, $painted->takeDirty()];
     }

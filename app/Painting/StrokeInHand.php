@@ -56,7 +56,7 @@ final class StrokeInHand
         if (! $this->painted->canEnd() || array_slice($trace->samples, 0, $count) != $this->samples) {
             return null;
         }
-        $this->painted->end(array_slice($trace->samples, $count));
+        $this->painted->finish(array_slice($trace->samples, $count));
         $this->take();
 
         return $this->changed;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Painting;
 
 use App\Models\Brush;
+use App\Models\StrokeTextures;
 use Illuminate\Support\Str;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
@@ -67,6 +68,18 @@ final readonly class StrokeRequest
         }
 
         return new self($stroke, $brush, $settings, $json->integer('roll', 0, 0x7FFFFFFF), $json->flag('realPressure', true));
+    }
+
+    /**
+     * What it is painted with: of the brush as it stands.
+     *
+     * @throws InvalidInput when a part is gone
+     */
+    public function textures(): StrokeTextures
+    {
+        $parts = $this->brush->parts();
+
+        return StrokeTextures::of($parts, $this->settings, $parts->tip === $this->brush->tip_id ? $this->brush->tip : null);
     }
 
     /** All that the dabs depend on besides the samples: strokes of the same order go on with each other. */

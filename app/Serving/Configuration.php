@@ -6,6 +6,7 @@ namespace App\Serving;
 
 use App\Pictures\PictureRefused;
 use RuntimeException;
+use Symfony\Component\Process\ExecutableFinder;
 
 /** How Yarrowfog is served on this machine: what nginx and php-fpm read, and the processes that stand. */
 final readonly class Configuration
@@ -89,12 +90,8 @@ final readonly class Configuration
     private static function program(string $name): string
     {
         // Servers lie where not every user looks for programs.
-        foreach ([...explode(':', (string) getenv('PATH')), '/usr/sbin', '/usr/local/sbin'] as $folder) {
-            if (is_executable("{$folder}/{$name}")) {
-                return "{$folder}/{$name}";
-            }
-        }
-        throw new RuntimeException("{$name} is not installed. bin/start installs it.");
+        return (new ExecutableFinder)->find($name, null, ['/usr/sbin', '/usr/local/sbin'])
+            ?? throw new RuntimeException("{$name} is not installed. bin/start installs it.");
     }
 
     /** @param  array<string, string>  $values  by name */

@@ -86,17 +86,27 @@ final class Supervisor
 
     private function takeFallen(): void
     {
-        $status = 0;
-        while (($process = pcntl_waitpid(-1, $status, WNOHANG)) > 0) {
-            $name = array_search($process, $this->standing, true);
-            if ($name === false) {
-                continue;
-            }
-            unset($this->standing[$name]);
+        foreach ($this->reap() as $name => $status) {
             $fellAtOnce = microtime(true) - $this->since[$name] < self::STOOD && $status !== 0;
             $this->falls[$name] = $fellAtOnce ? ($this->falls[$name] ?? 0) + 1 : 0;
             $this->due[$name] = microtime(true) + ($fellAtOnce ? self::delay($this->falls[$name]) : 0.0);
         }
+    }
+
+    /** @return array<string, int> those that have ended, by name, and how */
+    private function reap(): array
+    {
+        $ended = [];
+        $status = 0;
+        while (($process = pcntl_waitpid(-1, $status, WNOHANG)) > 0) {
+            $name = array_search($process, $this->standing, true);
+            if ($name !== false) {
+                unset($this->standing[$name]);
+                $ended[$name] = is_int($status) ? $status : 0;
+            }
+        }
+
+        return $ended;
     }
 
     /** @return int|null the signal that came; null when the time came first */
@@ -117,9 +127,7 @@ final class Supervisor
         $until = microtime(true) + self::PATIENCE;
         while ($this->standing !== []) {
             $this->waitUntil(min($until, microtime(true) + 0.2));
-            while (($process = pcntl_waitpid(-1, $status, WNOHANG)) > 0) {
-                $this->standing = array_filter($this->standing, fn (int $p): bool => $p !== $process);
-            }
+            $this->reap();
             if (microtime(true) >= $until) {
                 foreach ($this->standing as $process) {
                     posix_kill($process, SIGKILL);

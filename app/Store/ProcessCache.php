@@ -14,7 +14,7 @@ final class ProcessCache
     private array $held = [];
 
     /** @param  bool  $lasts  whether this process goes on after its request */
-    public function __construct(public readonly bool $lasts = false)
+    public function __construct(private readonly bool $lasts = false)
     {
     }
 

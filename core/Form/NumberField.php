@@ -44,7 +44,7 @@ final class NumberField extends Field
         return ['kind' => 'number', 'unit' => $this->unit, 'least' => $this->least, 'most' => $this->most, 'step' => $this->step, 'default' => $this->default];
     }
 
-    private function say(float $value): string
+    public function say(float $value): string
     {
         return match ($this->unit) {
             '%' => round($value * 100, 1).' %',

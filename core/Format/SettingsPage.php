@@ -25,7 +25,7 @@ final class SettingsPage
             foreach ($settings as $s) {
                 $field = $s->field;
                 [$values, $default] = match (true) {
-                    $field instanceof NumberField => [sprintf('%s to %s', self::show($field, $field->least), self::show($field, $field->most)), self::show($field, $field->default)],
+                    $field instanceof NumberField => [sprintf('%s to %s', $field->say($field->least), $field->say($field->most)), $field->say($field->default)],
                     $field instanceof ChoiceField => [$field->range(), $field->choices[0]],
                     default => [$field->range(), 'straight'],
                 };
@@ -40,18 +40,9 @@ final class SettingsPage
     {
         return match ($s->spread) {
             SpreadKind::None => '–',
-            SpreadKind::AroundUnits => sprintf('± up to %s', self::show($s->numberField(), $s->spreadMost)),
+            SpreadKind::AroundUnits => sprintf('± up to %s', $s->numberField()->say($s->spreadMost)),
             SpreadKind::AroundPart => sprintf('± up to %d %% of it', $s->spreadMost * 100),
             SpreadKind::Below => sprintf('down by up to %d %%', $s->spreadMost * 100),
-        };
-    }
-
-    private static function show(NumberField $field, float $value): string
-    {
-        return match ($field->unit) {
-            '%' => round($value * 100, 1).' %',
-            '°' => $value.'°',
-            default => trim(number_format($value).' '.$field->unit),
         };
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Closure;
 use RuntimeException;
 
 /** A program that a test starts and ends, with all that it started itself. */
@@ -74,29 +75,28 @@ final class Process
 
     public static function waitForPort(int $port): void
     {
-        $until = microtime(true) + 20;
-        while (microtime(true) < $until) {
-            $socket = @fsockopen('127.0.0.1', $port, timeout: 1);
-            if ($socket !== false) {
-                fclose($socket);
-
-                return;
-            }
-            usleep(20000);
-        }
-        throw new RuntimeException("Nothing answers at port {$port}.");
+        self::waitUntil("Nothing answers at port {$port}.", fn (): bool => is_resource(@fsockopen('127.0.0.1', $port, timeout: 1)));
     }
 
     public static function waitForAnswer(string $url): void
     {
-        $until = microtime(true) + 20;
-        while (microtime(true) < $until) {
-            if (@file_get_contents($url) !== false) {
-                return;
+        self::waitUntil("Nothing answers at {$url}.", fn (): bool => @file_get_contents($url) !== false);
+    }
+
+    /**
+     * @param  string|Closure(): string  $else  what is said when it does not come true
+     * @param  callable(): bool  $isSo
+     *
+     * @throws RuntimeException after 20 s
+     */
+    public static function waitUntil(string|Closure $else, callable $isSo): void
+    {
+        for ($until = microtime(true) + 20; ! $isSo();) {
+            if (microtime(true) >= $until) {
+                throw new RuntimeException(is_string($else) ? $else : $else());
             }
-            usleep(20000);
+            usleep(5000);
         }
-        throw new RuntimeException("Nothing answers at {$url}.");
     }
 
     public static function copyFolder(string $from, string $to): void

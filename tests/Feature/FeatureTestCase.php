@@ -110,7 +110,7 @@ abstract class FeatureTestCase extends TestCase
     }
 
     /**
-     * Reads what App\Painting\Patches wrote.
+     * Reads what App\Painting\PixelPatches wrote.
      *
      * @param  TestResponse<\Symfony\Component\HttpFoundation\Response>  $response
      * @return array{words: array<string, mixed>, patches: list<array{x: int, y: int, picture: Bitmap}>}

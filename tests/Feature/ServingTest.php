@@ -219,10 +219,7 @@ final class ServingTest extends FeatureTestCase
     /** @param  callable(): bool  $ready */
     private function waitUntil(callable $ready, string $log = ''): void
     {
-        for ($until = microtime(true) + 20; ! $ready();) {
-            self::assertLessThan($until, microtime(true), 'It took too long. '.($log === '' ? '' : file_get_contents($log)));
-            usleep(5000);
-        }
+        Process::waitUntil(fn (): string => 'It took too long. '.($log === '' ? '' : file_get_contents($log)), $ready);
     }
 
     private static function received(string $bytes): ?\Illuminate\Http\Request

@@ -96,12 +96,12 @@ final class StoreTest extends TestCase
         $start = fn (string $name, string $waits): Process => new Process(['php', '-r', $code, '--', dirname(__DIR__, 2).'/vendor/autoload.php', $this->folder, $log, $name, $waits]);
         $said = fn (string $what): bool => str_contains((string) @file_get_contents($log), $what);
         $first = $start('first', "{$this->folder}/go");
-        $this->wait(fn (): bool => $said("first in\n"));
+        Process::waitUntil('It took too long.', fn (): bool => $said("first in\n"));
         $second = $start('second', '');
         $other = (new BlobStore($this->files(), new Locks($this->folder)))->alone('other bytes, no waiting', fn (): string => 'done');
         self::assertSame('done', $other);
         touch("{$this->folder}/go");
-        $this->wait(fn (): bool => $said("second out\n"));
+        Process::waitUntil('It took too long.', fn (): bool => $said("second out\n"));
         $first->end();
         $second->end();
         self::assertSame("first in\nfirst out\nsecond in\nsecond out\n", file_get_contents($log));
@@ -138,14 +138,5 @@ final class StoreTest extends TestCase
         $adapter = new LocalFilesystemAdapter($this->folder);
 
         return new WholeFiles(new FilesystemAdapter(new Filesystem($adapter), $adapter, ['throw' => false]));
-    }
-
-    /** @param  callable(): bool  $ready */
-    private function wait(callable $ready): void
-    {
-        for ($until = microtime(true) + 20; ! $ready();) {
-            self::assertLessThan($until, microtime(true), 'It took too long.');
-            usleep(5000);
-        }
     }
 }

@@ -5,7 +5,7 @@ import { call, callForPixels, Refused } from '../../resources/js/lib/call';
 let sent;
 let answers;
 
-/** Words and rectangles as App\Painting\Patches writes them. */
+/** Words and rectangles as App\Painting\PixelPatches writes them. */
 function answer(words, patches = []) {
     const text = new TextEncoder().encode(JSON.stringify({ ...words, patches: patches.map(([x, y, width, height]) => [x, y, width, height]) }));
     const bytes = new Uint8Array(4 + text.length + patches.reduce((all, [, , w, h]) => all + 4 * w * h, 0));

@@ -9,6 +9,7 @@ use App\Http\JsonBody;
 use App\Models\Brush;
 use App\Models\BrushVersion;
 use App\Models\Source;
+use App\Models\StoredPicture;
 use App\Models\Tooth;
 use App\Painting\BrushTextureLoader;
 use App\Pictures\PictureFile;
@@ -59,7 +60,7 @@ final class ToothController
     /** Its heights as a grey picture that repeats. */
     public function picture(Tooth $tooth, BrushTextureLoader $rack): Response
     {
-        return self::grey($rack->own($tooth));
+        return self::grey($rack->loadOwn(StoredPicture::ofTooth($tooth)));
     }
 
     public function made(string $name, BrushTextureLoader $rack): Response

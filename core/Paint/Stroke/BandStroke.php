@@ -34,7 +34,7 @@ final class BandStroke implements PaintedStroke
         }
     }
 
-    public function whole(array $samples): void
+    public function finish(array $samples): void
     {
         $this->isWhole = true;
         $points = [...$this->maker->points($samples), ...$this->maker->lastPoints()];
@@ -43,13 +43,6 @@ final class BandStroke implements PaintedStroke
         if ($layer !== null) {
             $this->band->paint($points, $layer->main);
         }
-    }
-
-    /** Its length shifts all of it, so it never `canEnd`; it is painted on as far as it goes. */
-    public function end(array $samples): void
-    {
-        $this->feed($samples);
-        $this->isWhole = true;
     }
 
     public function canEnd(): bool

@@ -32,17 +32,12 @@ final class DabStroke implements PaintedStroke
         $this->paint($this->maker->feed($samples));
     }
 
-    public function whole(array $samples): void
+    public function finish(array $samples): void
     {
         $this->isWhole = true;
         $this->bite?->feed($samples);
         $this->bite?->finish();
         $this->paint([...$this->maker->feed($samples), ...$this->maker->finish()]);
-    }
-
-    public function end(array $samples): void
-    {
-        $this->whole($samples);
     }
 
     public function canEnd(): bool

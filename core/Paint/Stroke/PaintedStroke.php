@@ -25,18 +25,12 @@ interface PaintedStroke extends StrokeLayer
     public function feed(array $samples): void;
 
     /**
-     * Paints the whole stroke, its end included.
+     * Paints the rest of the stroke, its end included: all of it, or what was not fed yet of one that `canEnd`. The pixels are
+     * the same.
      *
      * @param  list<Sample>  $samples
      */
-    public function whole(array $samples): void;
-
-    /**
-     * Ends a stroke that was fed in pieces and `canEnd`: the pixels are those of `whole`.
-     *
-     * @param  list<Sample>  $samples  that were not fed yet
-     */
-    public function end(array $samples): void;
+    public function finish(array $samples): void;
 
     /** Whether its pieces can be gone on with to the end: nothing waits for that, and nothing was taken from the sheet, which may have changed since. */
     public function canEnd(): bool;

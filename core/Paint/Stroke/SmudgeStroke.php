@@ -25,16 +25,11 @@ final class SmudgeStroke implements PaintedStroke
         $this->smudger->smudge($this->maker->feed($samples));
     }
 
-    public function whole(array $samples): void
+    public function finish(array $samples): void
     {
         $this->isWhole = true;
         $this->feed($samples);
         $this->smudger->smudge($this->maker->finish());
-    }
-
-    public function end(array $samples): void
-    {
-        $this->whole($samples);
     }
 
     public function canEnd(): bool

@@ -49,7 +49,7 @@ final readonly class StrokePainter
     {
         $needsLength = $this->brush->tapers();
         $stroke = $this->begin($trace->realPressure, $roll, $bounds, $needsLength ? PathBuilder::lengthOf($trace, $this->brush) : null);
-        $stroke->whole($trace->samples);
+        $stroke->finish($trace->samples);
 
         return $stroke;
     }

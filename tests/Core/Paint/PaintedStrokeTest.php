@@ -121,7 +121,7 @@ final class PaintedStrokeTest extends TestCase
         if ($taken) {
             return;
         }
-        $stroke->end(array_slice($trace->samples, $fed));
+        $stroke->finish(array_slice($trace->samples, $fed));
         $whole = $painter->stroke($trace, 9, $bounds);
         self::assertSame(Compositor::over(self::under(), $bounds, $whole)->words, Compositor::over(self::under(), $bounds, $stroke)->words);
         $dirty = $whole->takeDirty();
