@@ -128,9 +128,10 @@ final class Chrome
         $input->sendKeys($file);
     }
 
+    /** What an element says to the eye; what is hidden says nothing, though the browser has its text. */
     public function text(string $css): string
     {
-        return (string) $this->run('return document.querySelector(arguments[0])?.innerText ?? ""', $css);
+        return (string) $this->run('const e = document.querySelector(arguments[0]); return e?.checkVisibility() ? e.innerText : ""', $css);
     }
 
     public function waitForText(string $css, string $text): void

@@ -104,7 +104,7 @@ final class PaintingTest extends BrowserTestCase
         $chrome->run('const real = window.fetch; window.fetch = (url, options) => String(url).includes("/pen/strokes") ? Promise.resolve(new Response(JSON.stringify({ message: "The library is locked." }), { status: 500, headers: { "Content-Type": "application/json" } })) : real(url, options);');
         $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
         $chrome->wait('word of it', fn (): bool => str_contains($chrome->text('[data-refused]'), '1 stroke was refused'));
-        self::assertStringContainsString('The library is locked. It is kept in this browser.', $chrome->text('body'));
+        $chrome->waitForText('body', 'The library is locked. It is kept in this browser.');
         $chrome->open($chrome->path());
         $chrome->wait('the stroke, kept through a reload', fn (): bool => str_contains($chrome->text('[data-refused]'), '1 stroke was refused'));
         $chrome->press('Offer again');
