@@ -167,6 +167,29 @@ final readonly class JsonReader
         return $out;
     }
 
+    /**
+     * A list of whole numbers, 0 or more.
+     *
+     * @return list<int>
+     *
+     * @throws InvalidInput when it is no list, too long, or a member is no whole number
+     */
+    public function integers(string $key, int $most): array
+    {
+        $list = $this->object($key);
+        if (! array_is_list($list->values) || count($list->values) > $most) {
+            throw new InvalidInput($list->path, self::label($list->path)." must be a list of at most {$most} numbers.");
+        }
+
+        return array_map(fn (int $i): int => $list->integer($i, 0, PHP_INT_MAX), array_keys($list->values));
+    }
+
+    /** The same object without one of its keys. */
+    public function without(string $key): self
+    {
+        return new self(array_diff_key($this->values, [$key => true]), $this->path);
+    }
+
     /** @return list<string> */
     public function names(): array
     {

@@ -45,9 +45,8 @@ final readonly class MarkPicture
     public function paint(Sheet $sheet, Placing $placing, bool $onWhite = true): Bitmap
     {
         $picture = DeepBitmap::empty($sheet->width, $sheet->height);
-        /** @var Stroke $stroke */
-        foreach (Stroke::query()->where('layer_id', $sheet->layer()->id)->where('undone', false)->orderBy('id')->get() as $stroke) {
-            if ($stroke->is_fill) {
+        foreach ($sheet->layer()->standing()->get() as $stroke) {
+            if ($stroke->isFill()) {
                 $picture = self::fill($picture, $stroke, $placing);
 
                 continue;

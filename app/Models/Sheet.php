@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Rect;
 
 /**
@@ -17,6 +18,7 @@ use Yarrowfog\Core\Raster\Rect;
  * @property int $width
  * @property int $height
  * @property string $paper
+ * @property int $revision  goes up with every change
  */
 final class Sheet extends Model
 {
@@ -40,18 +42,42 @@ final class Sheet extends Model
         return $sheet;
     }
 
-    /** @return HasMany<Layer, $this> */
+    /**
+     * Its layers, from the lowest to the topmost.
+     *
+     * @return HasMany<Layer, $this>
+     */
     public function layers(): HasMany
     {
         $layers = $this->hasMany(Layer::class);
-        $layers->orderBy('position');
+        $layers->where('is_gone', false)->orderBy('position')->orderBy('id');
 
         return $layers;
     }
 
+    /** The lowest layer. */
     public function layer(): Layer
     {
         return $this->layers()->firstOrFail();
+    }
+
+    /**
+     * A layer that can be painted on.
+     *
+     * @param  int|null  $id  null for the lowest
+     *
+     * @throws InvalidInput
+     */
+    public function layerToPaintOn(?int $id): Layer
+    {
+        $layer = $id === null ? $this->layer() : $this->layers()->find($id);
+
+        return match (true) {
+            $layer === null => throw new InvalidInput('layer', 'This layer is gone. Choose another one.'),
+            $layer->is_locked => throw new InvalidInput('layer', "The layer “{$layer->name}” is locked. Unlock it, or paint on another one."),
+            $layer->is_hidden => throw new InvalidInput('layer', "The layer “{$layer->name}” is hidden. Show it, or paint on another one."),
+            default => $layer,
+        };
     }
 
     public function bounds(): Rect

@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace App\Painting;
 
+use App\Models\Layer;
 use App\Models\Sheet;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Composite\TilePart;
 use Yarrowfog\Core\Paint\Stroke\StrokePainter;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\BlendMode;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Stroke\Sample;
 
 /**
@@ -20,7 +25,7 @@ use Yarrowfog\Core\Stroke\Sample;
  */
 final readonly class LivePainter
 {
-    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private LiveStrokes $strokes)
+    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes)
     {
     }
 
@@ -33,9 +38,9 @@ final readonly class LivePainter
      */
     public function piece(Sheet $sheet, StrokeRequest $order, array $samples, ?JsonReader $state): ?array
     {
-        $layer = $sheet->layer();
+        $layer = $sheet->layerToPaintOn($order->layer);
         $hand = $this->strokes->takeUp($order->stroke, $order->summary(), $state?->keys(['piece']), function () use ($sheet, $layer, $order): array {
-            $under = new LayerBackdrop($this->tiles, $layer);
+            $under = new LayerBackdrop($this->tiles, $this->stacks, $layer);
             $painter = new StrokePainter($this->tips->load($order->textures(), $order->settings), $order->settings, $under);
 
             return [$painter->begin($order->realPressure, $order->roll, $sheet->bounds()), $under];
@@ -47,9 +52,15 @@ final readonly class LivePainter
         $patches = new PixelPatches;
         $changed = $hand->feed($samples);
         foreach ($this->tiles->parts($layer, $changed) as $place => $under) {
-            $patches->add($changed[$place], Compositor::over($under, $changed[$place], $stroke)->toBitmap());
+            $beneath = $stroke->blendMode() === BlendMode::Normal ? null : TilePart::of($hand->under->beneath($place), $place, $changed[$place]);
+            $patches->add($changed[$place], self::shown($layer, Compositor::lay($under, $changed[$place], $stroke, $beneath, $layer->keeps_alpha)), $layer->id);
         }
 
         return ['patches' => $patches, 'state' => $this->strokes->putDown($hand), 'provisional' => $stroke->provisional()];
+    }
+
+    private static function shown(Layer $layer, DeepBitmap $painted): Bitmap
+    {
+        return ($layer->recolour?->apply($painted) ?? $painted)->toBitmap();
     }
 }

@@ -12,18 +12,19 @@ use Yarrowfog\Core\Raster\Rect;
  * Rectangles of pixels for the browser, with a few words about them.
  *
  * Body: 4 bytes big-endian length of the JSON, the JSON, then the RGBA bytes of every
- * rectangle of its `patches` ([x, y, width, height]), one after another.
+ * rectangle of its `patches` ([x, y, width, height, layer]), one after another.
  */
 final class PixelPatches
 {
-    /** @var list<array{int, int, int, int}> */
+    /** @var list<array{int, int, int, int, int}> */
     private array $places = [];
 
     private string $bytes = '';
 
-    public function add(Rect $area, Bitmap $pixels): self
+    /** @param  int  $layer  on which it lies, by its id; 0 where there is only one */
+    public function add(Rect $area, Bitmap $pixels, int $layer = 0): self
     {
-        $this->places[] = $area->toArray();
+        $this->places[] = [...$area->toArray(), $layer];
         $this->bytes .= $pixels->toBytes();
 
         return $this;

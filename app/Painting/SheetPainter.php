@@ -4,29 +4,34 @@ declare(strict_types=1);
 
 namespace App\Painting;
 
+use App\Models\Layer;
 use App\Models\Sheet;
 use App\Models\Stroke;
 use App\Models\StrokeTextures;
 use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Paint\Composite\Backdrop;
 use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Composite\TilePart;
 use Yarrowfog\Core\Paint\Stroke\Fill;
 use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
 use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Paint\Tile\StrokeLayer;
+use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\TipKind;
 
-/** Lays finished strokes into a sheet, takes them back and lays them again. */
+/** Lays finished strokes into a sheet. */
 final readonly class SheetPainter
 {
-    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private LiveStrokes $strokes)
+    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes, private History $history, private SheetView $view)
     {
     }
 
@@ -35,19 +40,29 @@ final readonly class SheetPainter
      * arrives twice is laid once.
      *
      * @return PixelPatches what the sheet looks like where the stroke is
+     *
+     * @throws InvalidInput where it cannot be painted on the layer
      */
     public function finish(Sheet $sheet, StrokeRequest $order, Trace $trace): PixelPatches
     {
+        $layer = $sheet->layerToPaintOn($order->layer);
         $textures = $order->textures();
-        [$painted, $changed] = $this->paint($sheet, $order, $textures, $trace);
+        $under = new LayerBackdrop($this->tiles, $this->stacks, $layer);
+        [$painted, $changed] = $this->paint($sheet, $order, $textures, $trace, $under);
+        $verb = match ($order->settings->choice('does')) {
+            InkSettings::ERASES => 'Erased',
+            InkSettings::SMUDGES => 'Smudged',
+            default => 'Painted',
+        };
 
-        return $this->lay($sheet, $painted, $changed, $this->shownMore($order, $changed, $sheet->bounds()), [
+        return $this->lay($sheet, $layer, $painted, $under, $changed, $this->shownMore($order, $changed, $sheet->bounds()), "{$verb} with {$order->brush->name}", [
             'uuid' => $order->stroke,
             'brush_id' => $order->brush->id,
             'textures' => $textures,
             'brush' => $order->settings,
             'roll' => $order->roll,
             'trace' => Stroke::pack($trace),
+            'keeps_alpha' => $layer->keeps_alpha,
         ]);
     }
 
@@ -66,45 +81,48 @@ final readonly class SheetPainter
         }
         $fill = Fill::of($this->tiles->parts($layer, ['all' => $sheet->bounds()])['all'], $place->x, $place->y, $ink->toInt());
 
-        return $this->lay($sheet, $fill, $fill->changedAreas(), [], [
+        return $this->lay($sheet, $layer, $fill, null, $fill->takeDirty(), [], 'Filled a space', [
             'uuid' => $stroke,
             'brush_id' => null,
             'brush' => BrushSettings::standard(TipKind::InkMask)->withInks($ink, $ink),
             'roll' => 0,
             'trace' => Stroke::pack(new Trace([$place])),
-            'is_fill' => true,
+            'kind' => Stroke::FILL,
         ]);
     }
 
     /**
      * Stores a stroke and lays it down, all or nothing, unless it was laid before.
      *
+     * @param  Backdrop|null  $under  what it was painted on; null where that does not matter
      * @param  array<string, Rect>  $changed  by tile
      * @param  list<string>  $more  tiles to show besides
+     * @param  string  $words  what is done
      * @param  array<string, mixed>  $kept  what is kept of the stroke
      */
-    private function lay(Sheet $sheet, StrokeLayer $painted, array $changed, array $more, array $kept): PixelPatches
+    private function lay(Sheet $sheet, Layer $layer, StrokeLayer $painted, ?Backdrop $under, array $changed, array $more, string $words, array $kept): PixelPatches
     {
-        $layer = $sheet->layer();
-
-        return DB::connection()->transaction(function () use ($sheet, $layer, $painted, $changed, $more, $kept): PixelPatches {
-            $patches = new PixelPatches;
+        return DB::connection()->transaction(function () use ($sheet, $layer, $painted, $under, $changed, $more, $words, $kept): PixelPatches {
             if (Stroke::query()->where('uuid', $kept['uuid'])->exists()) {
-                foreach ($changed as $area) {
-                    $patches->add($area, $this->tiles->area($layer, $area));
+                return $this->shown($layer, $changed);
+            }
+            $patches = $this->history->record($sheet, $words, function (ChangeRecorder $recorder) use ($layer, $painted, $under, $changed, $kept): PixelPatches {
+                $area = array_reduce($changed, fn (Rect $all, Rect $part): Rect => $all->union($part), new Rect(0, 0, 0, 0));
+                $top = Stroke::query()->where('layer_id', $layer->id)->max('rank');
+                $stroke = Stroke::query()->create(['layer_id' => $layer->id, 'rank' => 1 + (is_numeric($top) ? (int) $top : 0), 'area' => $area->toArray(), ...$kept]);
+                $recorder->made($stroke, ['is_down' => 0], ['is_down' => 1]);
+                $blends = $under !== null && $painted->blendMode() !== BlendMode::Normal;
+                $shown = $this->tiles->lay($layer, $recorder->change, $changed, fn (DeepBitmap $deep, Rect $at, string $key): DeepBitmap => Compositor::lay($deep, $at, $painted, $blends ? TilePart::of($under->beneath($key), $key, $at) : null, $stroke->keeps_alpha));
+                $patches = new PixelPatches;
+                foreach ($shown as $key => $pixels) {
+                    $patches->add($changed[$key], $layer->recolour === null ? $pixels : $this->view->shown($layer, $changed[$key]), $layer->id);
                 }
 
                 return $patches;
-            }
-            // A new stroke ends the way to what had been undone.
-            Stroke::query()->where('layer_id', $layer->id)->where('undone', true)->delete();
-            $stroke = Stroke::query()->create(['layer_id' => $layer->id, ...$kept]);
-            foreach ($this->tiles->lay($layer, $stroke, $changed, fn (DeepBitmap $under, Rect $area): DeepBitmap => Compositor::over($under, $area, $painted)) as $key => $shown) {
-                $patches->add($changed[$key], $shown);
-            }
+            });
             foreach ($more as $place) {
                 $area = StrokeBuffer::area($place)->intersect($sheet->bounds());
-                $patches->add($area, $this->tiles->area($layer, $area));
+                $patches->add($area, $this->view->shown($layer, $area), $layer->id);
             }
 
             return $patches;
@@ -116,14 +134,13 @@ final readonly class SheetPainter
      *
      * @return array{PaintedStroke, array<string, Rect>} and what it changes, by tile
      */
-    private function paint(Sheet $sheet, StrokeRequest $order, StrokeTextures $textures, Trace $trace): array
+    private function paint(Sheet $sheet, StrokeRequest $order, StrokeTextures $textures, Trace $trace, Backdrop $under): array
     {
         $hand = $this->strokes->letGo($order->stroke, $order->summary());
         $changed = $hand?->end($trace);
         if ($hand !== null && $changed !== null) {
             return [$hand->painted, $changed];
         }
-        $under = new LayerBackdrop($this->tiles, $sheet->layer());
         $painted = (new StrokePainter($this->tips->load($textures, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());
 
         return [$painted, $painted->takeDirty()];
@@ -150,55 +167,12 @@ final readonly class SheetPainter
         return array_values(array_unique($places));
     }
 
-    /** Takes the last stroke back. Null when there is none. */
-    public function undo(Sheet $sheet): ?PixelPatches
-    {
-        return $this->step($sheet, false);
-    }
-
-    /** Lays the stroke down again that was taken back last. Null when there is none. */
-    public function redo(Sheet $sheet): ?PixelPatches
-    {
-        return $this->step($sheet, true);
-    }
-
-    /** @return array{undo: bool, redo: bool} which of the two can be done */
-    public function history(Sheet $sheet): array
-    {
-        $strokes = fn (bool $undone): bool => $sheet->layer()->strokes()->where('undone', $undone)->exists();
-
-        return ['undo' => $strokes(false), 'redo' => $strokes(true)];
-    }
-
-    /** All paint of the sheet. */
-    public function all(Sheet $sheet): PixelPatches
-    {
-        return $this->at($sheet, $this->tiles->paintedPlaces($sheet->layer()));
-    }
-
-    private function step(Sheet $sheet, bool $undone): ?PixelPatches
-    {
-        return DB::connection()->transaction(function () use ($sheet, $undone): ?PixelPatches {
-            $strokes = Stroke::query()->where('layer_id', $sheet->layer()->id)->where('undone', $undone);
-            $stroke = $undone ? $strokes->oldest('id')->first() : $strokes->latest('id')->first();
-            if ($stroke === null) {
-                return null;
-            }
-            $places = $this->tiles->exchange($sheet->layer(), $stroke);
-            $stroke->update(['undone' => ! $undone]);
-
-            return $this->at($sheet, $places);
-        });
-    }
-
-    /** @param  list<string>  $places */
-    private function at(Sheet $sheet, array $places): PixelPatches
+    /** @param  array<string, Rect>  $areas */
+    private function shown(Layer $layer, array $areas): PixelPatches
     {
         $patches = new PixelPatches;
-        $layer = $sheet->layer();
-        foreach ($places as $place) {
-            $area = StrokeBuffer::area($place)->intersect($sheet->bounds());
-            $patches->add($area, $this->tiles->area($layer, $area));
+        foreach ($areas as $area) {
+            $patches->add($area, $this->view->shown($layer, $area), $layer->id);
         }
 
         return $patches;

@@ -4,54 +4,62 @@ declare(strict_types=1);
 
 namespace App\Painting;
 
+use App\Models\Layer;
 use App\Models\Sheet;
 use App\Pictures\PictureFile;
 use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Paint\Composite\TileSource;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 
-/** A sheet as one picture. */
+/** A sheet, or one layer of it, as one picture. */
 final readonly class SheetPicture
 {
-    public function __construct(private TileStore $tiles)
+    public function __construct(private SheetStack $stacks)
     {
     }
 
     /**
-     * A PNG of the whole sheet, on its paper or on nothing. It is put together band by band.
+     * A PNG of the whole sheet, on its paper or on nothing.
      *
-     * @param  bool  $isDeep  16 bits a channel, and all that the layer holds; 8, as it is shown, otherwise
+     * @param  bool  $isDeep  16 bits a channel, and all that the layers hold; 8, as it is shown, otherwise
+     * @param  Layer|null  $layer  that one alone; null for all that is shown
      */
-    public function png(Sheet $sheet, bool $withPaper, bool $isDeep = false): string
+    public function png(Sheet $sheet, bool $withPaper, bool $isDeep = false, ?Layer $layer = null): string
     {
-        $layer = $sheet->layer();
         $paper = $withPaper ? DeepBitmap::word(Srgb::fromHex($sheet->paper)->toInt() << 8 | 255) : 0;
-        $bytes = fn (DeepBitmap $band): string => $isDeep ? $band->toBytes16() : $band->toBitmap()->toBytes();
+        $pixels = $layer === null ? $this->stacks->of($sheet, $withPaper) : $this->stacks->alone($layer);
+
+        return PictureFile::encode($sheet->width, $sheet->height, self::rgba($pixels, $this->stacks->painted($sheet), $sheet->width, $sheet->height, $paper, $isDeep), $isDeep ? 'png64' : 'png');
+    }
+
+    /**
+     * The bytes of all pixels, put together band by band. Tiles without paint are filled without looking at a pixel.
+     *
+     * @param  array<string, true>  $painted  by tile
+     * @param  int  $paper  a word that lies where nothing is painted
+     */
+    private static function rgba(TileSource $pixels, array $painted, int $width, int $height, int $paper, bool $isDeep): string
+    {
+        $side = StrokeBuffer::SIDE;
+        $size = $isDeep ? 8 : 4;
+        $bytes = fn (DeepBitmap $tile): string => $isDeep ? $tile->toBytes16() : $tile->toBitmap()->toBytes();
         $empty = $bytes(new DeepBitmap(1, 1, [$paper]));
-        // Bands without paint are filled without looking at a pixel.
-        $painted = [];
-        foreach ($this->tiles->paintedPlaces($layer) as $key) {
-            $painted[StrokeBuffer::place($key)[1]] = true;
-        }
         $rgba = '';
-        for ($y = 0; $y < $sheet->height; $y += StrokeBuffer::SIDE) {
-            $height = min(StrokeBuffer::SIDE, $sheet->height - $y);
-            if (! isset($painted[intdiv($y, StrokeBuffer::SIDE)])) {
-                $rgba .= str_repeat($empty, $sheet->width * $height);
-
-                continue;
+        for ($row = 0; $row * $side < $height; $row++) {
+            $band = new Rect(0, $row * $side, $width, min($side, $height - $row * $side));
+            $rows = ByteRows::of($band, $size, 1, str_repeat($empty, $band->area()));
+            for ($column = 0; $column * $side < $width; $column++) {
+                $key = StrokeBuffer::key($column, $row);
+                $tile = isset($painted[$key]) ? $pixels->tile($key) : null;
+                if ($tile !== null) {
+                    $rows->put(ByteRows::of(StrokeBuffer::area($key), $size, 1, $bytes(new DeepBitmap($side, $side, $tile))));
+                }
             }
-            $area = new Rect(0, $y, $sheet->width, $height);
-            if (! $isDeep && ! $withPaper) {
-                $rgba .= $this->tiles->area($layer, $area)->toBytes();
-
-                continue;
-            }
-            $band = $this->tiles->parts($layer, ['band' => $area])['band'];
-            $rgba .= $bytes($withPaper ? $band->on($paper) : $band);
+            $rgba .= $rows->toBytes();
         }
 
-        return PictureFile::encode($sheet->width, $sheet->height, $rgba, $isDeep ? 'png64' : 'png');
+        return $rgba;
     }
 }

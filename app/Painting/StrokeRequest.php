@@ -14,14 +14,14 @@ use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\SettingValue;
 
-/** What the browser orders with every piece of a stroke: which stroke, which brush, how large, what roll. */
+/** What the browser orders with every piece of a stroke: which stroke, which brush, how large, what roll, on which layer. */
 final readonly class StrokeRequest
 {
-    private function __construct(public string $stroke, public Brush $brush, public BrushSettings $settings, public int $roll, public bool $realPressure)
+    private function __construct(public string $stroke, public Brush $brush, public BrushSettings $settings, public int $roll, public bool $realPressure, public ?int $layer)
     {
     }
 
-    public const KEYS = ['stroke', 'brush', 'size', 'opacity', 'inks', 'roll', 'realPressure', 'blendMode'];
+    public const KEYS = ['stroke', 'brush', 'size', 'opacity', 'inks', 'roll', 'realPressure', 'blendMode', 'layer'];
 
     /**
      * The UUID that the browser gave to a stroke.
@@ -67,7 +67,7 @@ final readonly class StrokeRequest
             $settings = $settings->with('blendMode', new SettingValue($json->choice('blendMode', BlendMode::names())));
         }
 
-        return new self($stroke, $brush, $settings, $json->integer('roll', 0, 0x7FFFFFFF), $json->flag('realPressure', true));
+        return new self($stroke, $brush, $settings, $json->integer('roll', 0, 0x7FFFFFFF), $json->flag('realPressure', true), $json->has('layer') ? $json->integer('layer', 1, PHP_INT_MAX) : null);
     }
 
     /**
@@ -85,6 +85,6 @@ final readonly class StrokeRequest
     /** All that the dabs depend on besides the samples: strokes of the same order go on with each other. */
     public function summary(): string
     {
-        return hash('xxh128', json_encode([$this->brush->id, $this->brush->parts()->toArray(), $this->settings->toArray(), $this->roll, $this->realPressure], JSON_THROW_ON_ERROR));
+        return hash('xxh128', json_encode([$this->brush->id, $this->brush->parts()->toArray(), $this->settings->toArray(), $this->roll, $this->realPressure, $this->layer], JSON_THROW_ON_ERROR));
     }
 }

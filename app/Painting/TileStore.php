@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Painting;
 
+use App\Models\Change;
 use App\Models\Layer;
-use App\Models\Stroke;
-use App\Store\Blob;
-use DeflateContext;
 use Illuminate\Support\Facades\DB;
 use stdClass;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
@@ -17,27 +15,24 @@ use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 
 /**
- * The pixels of layers, in tiles, and what each stroke changed in them.
+ * The pixels of layers, in tiles, and what each change of a sheet changed in them.
  *
  * A tile is two packed pictures: `pixels` as it is shown, RGBA of 8 bits, and `rest`, what
  * it holds beyond them (DeepBitmap::rest), plane by plane: null where that is nothing. So a
  * sheet opens without the rest.
  *
- * A stroke keeps of each tile the bits it changed (before XOR after), so that undo and
- * redo are the same. Where a tile was not there before it keeps nothing while it stands, and all of it while it is undone.
+ * A change keeps of each tile the bits that it changed (before XOR after), so that undo and redo are the same. Where a tile was not
+ * there before, or is not after, it keeps all of the other side, or nothing.
  */
 final class TileStore
 {
     /** px; the engine's tiles are whole numbers of these. */
     private const SIDE = 64;
 
-    /** zlib level: the fastest; paint packs well at any. */
-    private const LEVEL = 1;
-
     /** The pixels of a layer inside an area, as they are shown. */
     public function area(Layer $layer, Rect $area): Bitmap
     {
-        return self::show(self::open($this->tiles($layer, self::places($area), withRest: false), $area), $area);
+        return self::show(self::open($this->tiles($layer->id, self::places($area), withRest: false), $area), $area);
     }
 
     /** @return list<string> the engine's tiles that hold paint, by their keys */
@@ -54,77 +49,133 @@ final class TileStore
      */
     public function parts(Layer $layer, array $areas): array
     {
-        $tiles = $this->tiles($layer, self::placesOf($areas));
+        $tiles = $this->tiles($layer->id, self::placesOf($areas));
 
         return array_map(fn (Rect $area): DeepBitmap => self::deep(self::open($tiles, $area), $area), $areas);
     }
 
     /**
-     * Changes some areas, and keeps with the stroke what was there before.
+     * Changes some areas of a layer, and keeps with the change what was there before.
      *
      * @param  array<string, Rect>  $areas  on the sheet; no two share a tile
-     * @param  callable(DeepBitmap, Rect): DeepBitmap  $change  what was in the area → what will be
+     * @param  callable(DeepBitmap, Rect, string): DeepBitmap  $paint  what was in the area → what will be
      * @return array<string, Bitmap> what is shown there now
      */
-    public function lay(Layer $layer, Stroke $stroke, array $areas, callable $change): array
+    public function lay(Layer $layer, Change $change, array $areas, callable $paint): array
     {
-        $before = $this->tiles($layer, self::placesOf($areas));
+        $before = $this->tiles($layer->id, self::placesOf($areas));
         $kept = [];
         $laid = [];
+        $gone = [];
         $shown = [];
         foreach ($areas as $name => $area) {
             $there = self::open($before, $area);
-            $deep = $change(self::deep($there, $area), $area);
+            $deep = $paint(self::deep($there, $area), $area, (string) $name);
             $shown[$name] = $deep->toBitmap();
             $pixels = ByteRows::of($area, 4, 1, $shown[$name]->toBytes());
             $rest = ByteRows::of($area, 1, 4, Bytes::planes($deep->rest($shown[$name])->pixels));
             foreach (self::places($area) as $place) {
                 $was = $there[$place] ?? null;
-                $is = [
+                $is = TilePacking::orNothing([
                     'pixels' => self::rows($place, 4, 1, $was['pixels'] ?? null)->put($pixels)->toBytes(),
                     'rest' => self::rows($place, 1, 4, $was['rest'] ?? null)->put($rest)->toBytes(),
-                ];
-                $kept[] = ['stroke_id' => $stroke->id, 'place' => $place, ...self::blobs($was === null ? null : self::pack(self::copyWith($was, $is)))];
-                $laid[] = ['layer_id' => $layer->id, 'place' => $place, ...self::blobs(self::pack($is))];
+                ]);
+                if ($is === null && $was === null) {
+                    continue;
+                }
+                $kept[] = ['change_id' => $change->id, 'layer_id' => $layer->id, 'place' => $place, ...TilePacking::blobs($was === null ? null : TilePacking::pack($is === null ? $was : TilePacking::copyWith($was, $is)))];
+                if ($is === null) {
+                    $gone[] = $place;
+                } else {
+                    $laid[] = ['layer_id' => $layer->id, 'place' => $place, ...TilePacking::blobs(TilePacking::pack($is))];
+                }
             }
         }
         foreach (array_chunk($kept, 200) as $rows) {
-            DB::table('stroke_tiles')->insert($rows);
+            DB::table('change_tiles')->insert($rows);
         }
         foreach (array_chunk($laid, 200) as $rows) {
             DB::table('tiles')->upsert($rows, ['layer_id', 'place'], ['pixels', 'rest']);
+        }
+
+        foreach (array_chunk($gone, 500) as $places) {
+            DB::table('tiles')->where('layer_id', $layer->id)->whereIn('place', $places)->delete();
         }
 
         return $shown;
     }
 
     /**
-     * Undoes a stroke, or does it again.
+     * Takes all paint out of some areas.
      *
-     * @return list<string> the engine's tiles that changed, by their keys
+     * @param  array<string, Rect>  $areas  on the sheet; no two share a tile
      */
-    public function exchange(Layer $layer, Stroke $stroke): array
+    public function clear(Layer $layer, Change $change, array $areas): void
     {
-        $changes = [];
-        foreach (DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->get(['place', 'pixels', 'rest']) as $row) {
-            $changes[is_string($row->place) ? $row->place : ''] = self::tile($row);
+        $this->lay($layer, $change, $areas, fn (DeepBitmap $was, Rect $at): DeepBitmap => DeepBitmap::empty($at->width, $at->height));
+    }
+
+    /**
+     * Undoes a change, or does it again.
+     *
+     * @return array<int, list<string>> the engine's tiles that changed, by their keys, for each layer
+     */
+    public function exchange(Change $change): array
+    {
+        $layers = [];
+        foreach (DB::table('change_tiles')->where('change_id', $change->id)->get(['layer_id', 'place', 'pixels', 'rest']) as $row) {
+            if (is_int($row->layer_id) && is_string($row->place)) {
+                $layers[$row->layer_id][$row->place] = self::tile($row);
+            }
         }
-        $places = array_map(strval(...), array_keys($changes));
-        $tiles = $this->tiles($layer, $places);
-        foreach ($changes as $place => $change) {
+        foreach ($layers as $layer => $tiles) {
+            $this->exchangeLayer($change, $layer, $tiles);
+        }
+
+        return array_map(fn (array $tiles): array => self::keys(array_map(strval(...), array_keys($tiles))), $layers);
+    }
+
+    /** @param  array<array-key, array{pixels: string, rest: string|null}|null>  $changes  by place */
+    private function exchangeLayer(Change $change, int $layer, array $changes): void
+    {
+        $tiles = $this->tiles($layer, array_map(strval(...), array_keys($changes)));
+        foreach ($changes as $place => $other) {
             $here = $tiles[$place] ?? null;
-            $kept = DB::table('stroke_tiles')->where('stroke_id', $stroke->id)->where('place', $place);
-            $tile = DB::table('tiles')->where('layer_id', $layer->id)->where('place', $place);
-            if ($here !== null && $change !== null) {
-                $tile->update(self::blobs(self::pack(self::copyWith(self::unpack($here), self::unpack($change)))));
+            $tile = DB::table('tiles')->where('layer_id', $layer)->where('place', (string) $place);
+            if ($here !== null && $other !== null) {
+                $tile->update(TilePacking::blobs(TilePacking::pack(TilePacking::copyWith(TilePacking::unpack($here), TilePacking::unpack($other)))));
 
                 continue;
             }
-            $kept->update(self::blobs($here));
-            $change === null ? $tile->delete() : $tile->updateOrInsert(['layer_id' => $layer->id, 'place' => $place], self::blobs($change));
+            DB::table('change_tiles')->where('change_id', $change->id)->where('layer_id', $layer)->where('place', (string) $place)->update(TilePacking::blobs($here));
+            $other === null ? $tile->delete() : $tile->updateOrInsert(['layer_id' => $layer, 'place' => (string) $place], TilePacking::blobs($other));
+        }
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $changes  their ids
+     * @return array<int, list<string>> the engine's tiles that they changed, by their keys, for each layer
+     */
+    public function touchedBy(array $changes): array
+    {
+        $layers = [];
+        foreach (array_chunk($changes, 500) as $some) {
+            foreach (DB::table('change_tiles')->whereIn('change_id', $some)->distinct()->get(['layer_id', 'place']) as $row) {
+                if (is_int($row->layer_id) && is_string($row->place)) {
+                    $layers[$row->layer_id][] = $row->place;
+                }
+            }
         }
 
-        return self::keys($places);
+        return array_map(self::keys(...), $layers);
+    }
+
+    /** Bytes that are kept with a change. */
+    public function bytesOf(Change $change): int
+    {
+        $bytes = DB::table('change_tiles')->where('change_id', $change->id)->sum(DB::raw('coalesce(length(pixels), 0) + coalesce(length(rest), 0)'));
+
+        return is_numeric($bytes) ? (int) $bytes : 0;
     }
 
     /** @return list<string> */
@@ -175,12 +226,12 @@ final class TileStore
      * @param  list<string>  $places
      * @return array<string, array{pixels: string, rest: string|null}> packed, where there are any
      */
-    private function tiles(Layer $layer, array $places, bool $withRest = true): array
+    private function tiles(int $layer, array $places, bool $withRest = true): array
     {
         $columns = ['place', 'pixels', $withRest ? 'rest' : DB::raw('null as rest')];
         $tiles = [];
         foreach (array_chunk($places, 500) as $some) {
-            foreach (DB::table('tiles')->where('layer_id', $layer->id)->whereIn('place', $some)->get($columns) as $row) {
+            foreach (DB::table('tiles')->where('layer_id', $layer)->whereIn('place', $some)->get($columns) as $row) {
                 $tile = self::tile($row);
                 if ($tile !== null && is_string($row->place)) {
                     $tiles[$row->place] = $tile;
@@ -197,56 +248,6 @@ final class TileStore
         return is_string($row->pixels) ? ['pixels' => $row->pixels, 'rest' => is_string($row->rest) ? $row->rest : null] : null;
     }
 
-    /**
-     * @param  array{pixels: string, rest: string|null}|null  $tile
-     * @return array{pixels: Blob|null, rest: Blob|null}
-     */
-    private static function blobs(?array $tile): array
-    {
-        return ['pixels' => Blob::of($tile['pixels'] ?? null), 'rest' => Blob::of($tile['rest'] ?? null)];
-    }
-
-    /**
-     * The bits in which two tiles differ, or one of them from the other and these bits.
-     *
-     * @param  array{pixels: string, rest: string|null}  $one
-     * @param  array{pixels: string, rest: string|null}  $other
-     * @return array{pixels: string, rest: string|null}
-     */
-    private static function copyWith(array $one, array $other): array
-    {
-        return ['pixels' => $one['pixels'] ^ $other['pixels'], 'rest' => $one['rest'] === null ? $other['rest'] : ($other['rest'] === null ? $one['rest'] : $one['rest'] ^ $other['rest'])];
-    }
-
-    /**
-     * @param  array{pixels: string, rest: string|null}  $tile
-     * @return array{pixels: string, rest: string|null}
-     */
-    private static function unpack(array $tile): array
-    {
-        return ['pixels' => (string) gzuncompress($tile['pixels']), 'rest' => $tile['rest'] === null ? null : (string) gzuncompress($tile['rest'])];
-    }
-
-    /**
-     * @param  array{pixels: string, rest: string|null}  $tile
-     * @return array{pixels: string, rest: string|null}
-     */
-    private static function pack(array $tile): array
-    {
-        return ['pixels' => (string) gzcompress($tile['pixels'], self::LEVEL), 'rest' => $tile['rest'] === null ? null : self::packedRest($tile['rest'])];
-    }
-
-    /** Runs of one byte are all that there is to find in it, and looking for no more takes half the time. */
-    private static function packedRest(string $rest): ?string
-    {
-        if (trim($rest, "\0") === '') {
-            return null;
-        }
-        $deflate = deflate_init(ZLIB_ENCODING_DEFLATE, ['level' => self::LEVEL, 'strategy' => ZLIB_RLE]);
-
-        return $deflate instanceof DeflateContext ? (string) deflate_add($deflate, $rest, ZLIB_FINISH) : (string) gzcompress($rest, self::LEVEL);
-    }
-
     private static function rows(string $place, int $size, int $planes, ?string $bytes): ByteRows
     {
         return $bytes === null ? ByteRows::empty(self::at($place), $size, $planes) : ByteRows::of(self::at($place), $size, $planes, $bytes);
@@ -261,7 +262,7 @@ final class TileStore
         $opened = [];
         foreach (self::places($area) as $place) {
             if (isset($tiles[$place])) {
-                $opened[$place] = self::unpack($tiles[$place]);
+                $opened[$place] = TilePacking::unpack($tiles[$place]);
             }
         }
 

@@ -52,12 +52,8 @@ final class SwatchBackdrop implements Backdrop
         return $this->tiles[$key]?->words;
     }
 
-    /** What lies in a part of one tile. */
-    public static function part(Backdrop $under, string $key, Rect $area): DeepBitmap
+    public function beneath(string $key): ?array
     {
-        $tile = $under->tile($key);
-        $at = StrokeBuffer::area($key);
-
-        return $tile === null ? DeepBitmap::empty($area->width, $area->height) : (new DeepBitmap(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $tile))->crop($area->move(-$at->x, -$at->y));
+        return null;
     }
 }

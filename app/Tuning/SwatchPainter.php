@@ -12,9 +12,11 @@ use Yarrowfog\Core\Advice\PenReading;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Composite\TilePart;
 use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Sample;
 
@@ -62,7 +64,7 @@ final readonly class SwatchPainter
         $painted->feed($samples);
         $patches = new PixelPatches;
         foreach ($painted->takeDirty() as $key => $area) {
-            $patches->add($area, Compositor::over(SwatchBackdrop::part($hand->under, $key, $area), $area, $painted)->toBitmap());
+            $patches->add($area, Compositor::over(TilePart::of($hand->under->tile($key), $key, $area) ?? DeepBitmap::empty($area->width, $area->height), $area, $painted)->toBitmap());
         }
         $pen = $painted->pen();
 

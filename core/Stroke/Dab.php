@@ -41,18 +41,24 @@ final readonly class Dab
     /** The same dab in another colour, 0xRRGGBB, and with its own colours moved otherwise. */
     public function withColour(int $colour, Drift $drift): self
     {
-        return $this->copyWith($this->x, $this->y, $colour, $drift);
+        return $this->copyWith($this->x, $this->y, $this->shape, $colour, $drift);
     }
 
     /** The same dab at another place. */
     public function at(float $x, float $y): self
     {
-        return $this->copyWith($x, $y, $this->colour, $this->drift);
+        return $this->copyWith($x, $y, $this->shape, $this->colour, $this->drift);
     }
 
-    private function copyWith(float $x, float $y, int $colour, Drift $drift): self
+    /** The same ink elsewhere, shaped otherwise. */
+    public function shapedAt(float $x, float $y, Shape $shape): self
     {
-        return new self($this->index, $this->t, $x, $y, $this->shape, $this->flow, $this->opacity, $colour, $drift, $this->lends, $this->depth, $this->carries, $this->fresh, $this->shadow, $this->lift);
+        return $this->copyWith($x, $y, $shape, $this->colour, $this->drift);
+    }
+
+    private function copyWith(float $x, float $y, Shape $shape, int $colour, Drift $drift): self
+    {
+        return new self($this->index, $this->t, $x, $y, $shape, $this->flow, $this->opacity, $colour, $drift, $this->lends, $this->depth, $this->carries, $this->fresh, $this->shadow, $this->lift);
     }
 
     /** @return array{index: int, t: float, x: float, y: float, size: float, angle: float, roundness: float, frame: int, mirrored: array{bool, bool}, lean: float, flow: float, opacity: float, colour: string} */

@@ -23,8 +23,9 @@ final class DabMaker
 
     /**
      * @param  float|null  $total  px of the whole path where it is known, for the taper out
+     * @param  Similarity  $moved  where the stroke lies, from where it was drawn
      */
-    public function __construct(BrushSettings $brush, bool $realPressure, int $roll, ?float $total = null)
+    public function __construct(BrushSettings $brush, bool $realPressure, int $roll, ?float $total = null, private readonly Similarity $moved = new Similarity)
     {
         $chance = new Chance($roll);
         $this->path = new PathBuilder($brush, $realPressure);
@@ -109,6 +110,6 @@ final class DabMaker
 
     public function dab(Place $place): Dab
     {
-        return $this->inker->dab($place, $this->former->shape($place));
+        return $this->moved->dab($this->inker->dab($place, $this->former->shape($place)));
     }
 }

@@ -122,7 +122,7 @@ final class LiveWorkerTest extends FeatureTestCase
         self::assertSame(0, DB::table('sheets')->count());
         [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30]]);
         $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples])->assertOk();
-        $library = fn (): array => array_map(fn (string $table): array => DB::table($table)->get()->all(), ['sheets', 'layers', 'brushes', 'tips', 'strokes', 'tiles', 'stroke_tiles']);
+        $library = fn (): array => array_map(fn (string $table): array => DB::table($table)->get()->all(), ['sheets', 'layers', 'brushes', 'tips', 'strokes', 'tiles', 'change_tiles']);
         $before = $library();
         $this->atAWorker();
         $asked = 0;

@@ -9,6 +9,7 @@ use App\Models\Sheet;
 use App\Models\Stroke;
 use App\Pictures\PictureFile;
 use App\Store\Blob;
+use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
@@ -119,7 +120,7 @@ final class PaintTest extends FeatureTestCase
         foreach ([2, 1, 0] as $i) {
             $answer = self::patches($this->postJson("/sheets/{$sheet->id}/undo"));
             self::assertSame($states[$i], $picture());
-            self::assertSame($i > 0, $answer['words']['undo']);
+            self::assertSame($i > 0 ? 'Painted with Blot' : null, $answer['words']['undo']);
         }
         self::assertSame([], self::patches($this->postJson("/sheets/{$sheet->id}/undo"))['patches']);
         self::assertSame(0, DB::table('tiles')->count());
@@ -129,7 +130,7 @@ final class PaintTest extends FeatureTestCase
         }
         // A new stroke ends the way forward.
         $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'stroke' => 'dddddddd-d9cb-469f-a165-70867728950e', 'samples' => [[0, 50, 50, 1]]])->assertOk();
-        self::assertFalse(self::patches($this->getJson("/sheets/{$sheet->id}/pixels"))['words']['redo']);
+        self::assertNull(self::patches($this->getJson("/sheets/{$sheet->id}/pixels"))['words']['redo']);
         self::assertSame([], self::patches($this->postJson("/sheets/{$sheet->id}/redo"))['patches']);
     }
 
@@ -220,7 +221,7 @@ final class PaintTest extends FeatureTestCase
         $types = fn (): array => [
             ...DB::table('tiles')->selectRaw('distinct typeof(pixels) as t')->pluck('t')->all(),
             ...DB::table('strokes')->selectRaw('distinct typeof(trace) as t')->pluck('t')->all(),
-            ...DB::table('stroke_tiles')->whereNotNull('pixels')->selectRaw('distinct typeof(pixels) as t')->pluck('t')->all(),
+            ...DB::table('change_tiles')->whereNotNull('pixels')->selectRaw('distinct typeof(pixels) as t')->pluck('t')->all(),
         ];
         self::assertSame(['blob', 'blob', 'blob'], $types());
         $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
@@ -231,9 +232,11 @@ final class PaintTest extends FeatureTestCase
         $tile = DB::table('tiles')->selectRaw('quote(pixels) as q, pixels')->first();
         self::assertSame(2 * strlen((string) $tile?->pixels) + 3, strlen((string) $tile?->q));
 
+        self::migration('000012_layers')->down();
         DB::statement('UPDATE tiles SET pixels = CAST(pixels AS TEXT)');
         DB::statement('UPDATE strokes SET trace = CAST(trace AS TEXT)');
-        (require dirname(__DIR__, 2).'/database/migrations/2026_11_29_000006_bytes.php')->up();
+        self::migration('000006_bytes')->up();
+        self::migration('000012_layers')->up();
         self::assertSame(['blob', 'blob', 'blob'], $types());
         self::assertSame($painted, $pixels());
     }
@@ -269,7 +272,8 @@ final class PaintTest extends FeatureTestCase
         [$sheet, $order, $samples] = $this->begun();
         $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'brush' => $brush->id, 'samples' => $samples])->assertOk();
         $known = DB::table('strokes')->value('textures');
-        $migration = require dirname(__DIR__, 2).'/database/migrations/2026_11_29_000011_stroke_textures.php';
+        $migration = self::migration('000011_stroke_textures');
+        self::migration('000012_layers')->down();
         $migration->down();
         self::assertSame($brush->tip->hash, DB::table('strokes')->value('tip_hash'));
         self::assertFalse(Schema::hasColumn('strokes', 'textures'));
@@ -286,6 +290,7 @@ final class PaintTest extends FeatureTestCase
         $migration->down();
         DB::table('brushes')->delete();
         $migration->up();
+        self::migration('000012_layers')->up();
         self::assertSame($brush->tip->hash, Stroke::query()->firstOrFail()->textures?->frames[0]->hash);
     }
 
@@ -296,19 +301,22 @@ final class PaintTest extends FeatureTestCase
         $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples])->assertOk();
         $picture = Pictures::bitmap(128, 128, fn (int $x, int $y): int => $x << 25 | $y << 17 | 0x40FF);
         DB::table('tiles')->delete();
+        $layer = $sheet->layer()->id;
+        self::migration('000012_layers')->down();
         DB::table('stroke_tiles')->delete();
         foreach (['tiles', 'stroke_tiles'] as $name) {
             Schema::table($name, fn (Blueprint $table) => $table->dropColumn('rest'));
         }
-        $layer = $sheet->layer()->id;
-        $stroke = Stroke::query()->firstOrFail()->id;
+        $stroke = DB::table('strokes')->value('id');
         $packed = fn (Bitmap $tile): Blob => new Blob((string) gzcompress($tile->toBytes(), 1));
         $before = Pictures::bitmap(128, 128, fn (int $x, int $y): int => $y << 25 | 0x3020FF);
-        $lower = Stroke::query()->create([...Stroke::query()->firstOrFail()->only('layer_id', 'brush_id', 'textures', 'brush', 'roll'), 'trace' => new Blob('-'), 'uuid' => 'aaaaaaaa-d9cb-469f-a165-70867728950e'])->id;
+        $lower = $stroke;
+        $stroke = DB::table('strokes')->insertGetId([...(array) DB::table('strokes')->first(['layer_id', 'brush_id', 'textures', 'brush', 'roll']), 'trace' => new Blob('-'), 'uuid' => 'aaaaaaaa-d9cb-469f-a165-70867728950e']);
         DB::table('tiles')->insert([['layer_id' => $layer, 'place' => '1 0', 'pixels' => $packed($picture)], ['layer_id' => $layer, 'place' => '0 0', 'pixels' => $packed($picture)]]);
         // The later stroke changed one tile, the one before it made that one.
-        DB::table('stroke_tiles')->insert([['stroke_id' => $lower, 'place' => '1 0', 'pixels' => $packed($before)], ['stroke_id' => $stroke, 'place' => '1 0', 'pixels' => null]]);
-        (require dirname(__DIR__, 2).'/database/migrations/2026_11_29_000007_rest.php')->up();
+        DB::table('stroke_tiles')->insert([['stroke_id' => $stroke, 'place' => '1 0', 'pixels' => $packed($before)], ['stroke_id' => $lower, 'place' => '1 0', 'pixels' => null]]);
+        self::migration('000007_rest')->up();
+        self::migration('000012_layers')->up();
         $shown = function () use ($sheet): array {
             $at = [];
             foreach (self::patches($this->get("/sheets/{$sheet->id}/pixels"))['patches'] as $patch) {
@@ -353,6 +361,11 @@ final class PaintTest extends FeatureTestCase
                 self::assertSame(4, $sheet->layer()->strokes()->count(), $kind);
             }
         }
+    }
+
+    private static function migration(string $name): Migration
+    {
+        return require dirname(__DIR__, 2)."/database/migrations/2026_11_29_{$name}.php";
     }
 
     private function begun(array $settings = []): array

@@ -52,7 +52,7 @@ final class MarkController
 
     public function keep(Request $request, Sheet $sheet, MarkPicture $mark, SourceIntake $sources, InHand $inHand): JsonResponse
     {
-        if ($sheet->layer()->strokes()->where('undone', false)->doesntExist()) {
+        if ($sheet->layer()->standing()->doesntExist()) {
             throw new InvalidInput('mark', 'Nothing is drawn yet. Draw a mark first.');
         }
         $body = $request->getContent() === '' ? null : JsonBody::read($request)->keys(['scale', 'turn', 'dx', 'dy', 'prints']);

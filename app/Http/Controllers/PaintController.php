@@ -6,10 +6,13 @@ namespace App\Http\Controllers;
 
 use App\Http\JsonBody;
 use App\Models\Sheet;
+use App\Painting\History;
 use App\Painting\LivePainter;
 use App\Painting\PixelPatches;
 use App\Painting\SheetPainter;
+use App\Painting\SheetView;
 use App\Painting\StrokeRequest;
+use App\Painting\Undone;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\Colour\Srgb;
@@ -30,7 +33,7 @@ final class PaintController
             : $answer['patches']->answer(['state' => $answer['state'], 'provisional' => $answer['provisional']]);
     }
 
-    public function stroke(Request $request, Sheet $sheet, SheetPainter $painter): Response
+    public function stroke(Request $request, Sheet $sheet, SheetPainter $painter, SheetView $view): Response
     {
         $body = JsonBody::read($request)->keys([...StrokeRequest::KEYS, 'samples']);
         $samples = Trace::readSamples($body);
@@ -39,26 +42,31 @@ final class PaintController
         }
         $order = StrokeRequest::read($body);
 
-        return $painter->finish($sheet, $order, new Trace($samples, $order->realPressure))->answer($painter->history($sheet));
+        return $painter->finish($sheet, $order, new Trace($samples, $order->realPressure))->answer($view->words($sheet));
     }
 
     /** Fills the closed space around a place; sheets to draw a mark on are small enough to be gone through at once. */
-    public function fill(Request $request, Sheet $sheet, SheetPainter $painter): Response
+    public function fill(Request $request, Sheet $sheet, SheetPainter $painter, SheetView $view): Response
     {
         abort_unless($sheet->purpose === Sheet::TO_DRAW_A_MARK, 404);
         $body = JsonBody::read($request)->keys(['stroke', 'x', 'y', 'ink']);
         $place = new Sample(0, $body->number('x', -20000, 20000), $body->number('y', -20000, 20000));
 
-        return $painter->fill($sheet, StrokeRequest::stroke($body), $place, Srgb::fromHex($body->text('ink'), 'ink'))->answer($painter->history($sheet));
+        return $painter->fill($sheet, StrokeRequest::stroke($body), $place, Srgb::fromHex($body->text('ink'), 'ink'))->answer($view->words($sheet));
     }
 
-    public function undo(Sheet $sheet, SheetPainter $painter): Response
+    public function undo(Sheet $sheet, History $history, SheetView $view): Response
     {
-        return ($painter->undo($sheet) ?? new PixelPatches)->answer($painter->history($sheet));
+        return $this->stepped($sheet, $history->undo($sheet), $view);
     }
 
-    public function redo(Sheet $sheet, SheetPainter $painter): Response
+    public function redo(Sheet $sheet, History $history, SheetView $view): Response
     {
-        return ($painter->redo($sheet) ?? new PixelPatches)->answer($painter->history($sheet));
+        return $this->stepped($sheet, $history->redo($sheet), $view);
+    }
+
+    private function stepped(Sheet $sheet, ?Undone $step, SheetView $view): Response
+    {
+        return ($step === null ? new PixelPatches : $view->at($sheet, $step->tiles))->answer($view->words($sheet, $step !== null && $step->changesStack));
     }
 }

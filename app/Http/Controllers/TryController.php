@@ -9,8 +9,8 @@ use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Models\Brush;
 use App\Models\Sheet;
-use App\Painting\SheetPainter;
 use App\Painting\SheetPicture;
+use App\Painting\SheetView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -57,14 +57,16 @@ final class TryController
         return response()->json(['id' => $sheet->id, 'try' => route('try', $sheet)], 201);
     }
 
-    public function pixels(Sheet $sheet, SheetPainter $painter): Response
+    public function pixels(Sheet $sheet, SheetView $view): Response
     {
-        return $painter->all($sheet)->answer($painter->history($sheet));
+        return $view->all($sheet)->answer($view->words($sheet, withStack: true));
     }
 
     public function download(Request $request, Sheet $sheet, SheetPicture $pictures): FileResponse
     {
-        return response($pictures->png($sheet, $request->query('paper') === '1', $request->query('bits') === '16'), 200, [
+        $layer = $request->query('layer') === null ? null : $sheet->layers()->findOrFail($request->integer('layer'));
+
+        return response($pictures->png($sheet, $request->query('paper') === '1', $request->query('bits') === '16', $layer), 200, [
             'Content-Type' => 'image/png',
             'Content-Disposition' => 'attachment; filename="sheet-'.$sheet->id.'.png"',
         ]);

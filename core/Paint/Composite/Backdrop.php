@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint\Composite;
 
-use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
-
-/** What lies on the sheet before a stroke. */
-interface Backdrop
+/** What lies on the sheet before a stroke: the layer that it is painted on, and what is shown beneath that. */
+interface Backdrop extends TileSource
 {
     /**
-     * @param  string  $key  of a tile (see StrokeBuffer)
-     * @return array<int, int>|null words (see DeepBitmap), StrokeBuffer::SIDE rows; null where nothing lies
+     * @param  string  $key  of a tile
+     * @return array<int, int>|null words of all that is shown under the layer; null where nothing is
      */
-    public function tile(string $key): ?array;
+    public function beneath(string $key): ?array;
 }

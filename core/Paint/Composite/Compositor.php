@@ -45,10 +45,36 @@ final class Compositor
     }
 
     /**
+     * Lays one stroke into a layer.
+     *
+     * @param  DeepBitmap  $under  the layer inside `$area`
+     * @param  Rect  $area  on the sheet
+     * @param  DeepBitmap|null  $beneath  all that is shown under the layer there, for a stroke that blends with it
+     * @param  bool  $keepsAlpha  whether it is laid only where there is paint (source-atop); nothing is erased then
+     */
+    public static function lay(DeepBitmap $under, Rect $area, StrokeLayer $stroke, ?DeepBitmap $beneath = null, bool $keepsAlpha = false): DeepBitmap
+    {
+        $beneath = $beneath === null || $stroke->blendMode() === BlendMode::Normal ? [] : $beneath->words;
+        if (! $keepsAlpha) {
+            return new DeepBitmap($under->width, $under->height, self::stroke($under->words, $stroke, $area, $beneath));
+        }
+        if ($stroke->effect() === Effect::Erases) {
+            return $under;
+        }
+        $before = LayerBlend::opaque($under->words);
+        $after = $stroke->effect() === Effect::Replaces
+            ? LayerBlend::opaque(self::stroke($under->words, $stroke, $area))
+            : self::stroke($before, $stroke, $area, $beneath);
+
+        return new DeepBitmap($under->width, $under->height, LayerBlend::withAlphaOf($under->words, $before, $after));
+    }
+
+    /**
      * @param  array<int, int>  $words
+     * @param  array<int, int>  $beneath  what is shown under them, as many; empty for nothing
      * @return array<int, int>
      */
-    private static function stroke(array $words, StrokeLayer $stroke, Rect $area): array
+    private static function stroke(array $words, StrokeLayer $stroke, Rect $area, array $beneath = []): array
     {
         foreach (StrokeBuffer::keysUnder($area->intersect($stroke->bounds())) as $key) {
             $tile = $stroke->tile($key);
@@ -64,7 +90,7 @@ final class Compositor
                 Effect::Replaces => self::replace(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height),
                 Effect::Paints => $stroke->blendMode() === BlendMode::Normal
                     ? self::part(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour())
-                    : self::blend(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour(), $stroke->blendMode()),
+                    : self::blend(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour(), $stroke->blendMode(), $beneath),
             };
         }
 
@@ -178,11 +204,15 @@ final class Compositor
     }
 
     /**
+     * A colour that blends with what is shown: cs = (1 − αb)·cs + αb·B(cb, cs), and then source-over. With nothing beneath what is shown is
+     * the layer, and both are one formula.
+     *
      * @param  array<int, int>  $words
      * @param  array<int, int>  $tile
+     * @param  array<int, int>  $beneath
      * @return array<int, int>
      */
-    private static function blend(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, ?int $colour, BlendMode $mode): array
+    private static function blend(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, ?int $colour, BlendMode $mode, array $beneath): array
     {
         $source = $colour === null ? 0 : DeepBitmap::word($colour << 8 | 255);
         for ($row = 0; $row < $height; $row++) {
@@ -195,7 +225,12 @@ final class Compositor
                         $source = ($c & (1 << 45) - 1) << 15 | DeepBitmap::FULL;
                         $c >>= 45;
                     }
-                    $words[$j] = self::pixel($words[$j], $source, $c / 65535, $mode);
+                    if ($beneath !== [] && $beneath[$j] !== 0) {
+                        $shown = LayerBlend::word($beneath[$j], $words[$j]);
+                        $words[$j] = self::pixel($words[$j], self::pixel($shown, $source, 1.0, $mode), $c / 65535, BlendMode::Normal);
+                    } else {
+                        $words[$j] = self::pixel($words[$j], $source, $c / 65535, $mode);
+                    }
                 }
                 $i++;
                 $j++;

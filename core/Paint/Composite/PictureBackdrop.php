@@ -33,4 +33,9 @@ final readonly class PictureBackdrop implements Backdrop
 
         return $out;
     }
+
+    public function beneath(string $key): ?array
+    {
+        return null;
+    }
 }

@@ -7,7 +7,9 @@ namespace Yarrowfog\Core\Paint\Dab;
 use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Paint\Composite\Backdrop;
+use Yarrowfog\Core\Paint\Composite\LayerBlend;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
+use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Stroke\Dab;
 
@@ -29,7 +31,7 @@ final class Lender
             return $dab;
         }
         $key = StrokeBuffer::key(intdiv($x, StrokeBuffer::SIDE), intdiv($y, StrokeBuffer::SIDE));
-        $this->tiles[$key] ??= $this->under->tile($key) ?? [];
+        $this->tiles[$key] ??= $this->shown($key);
         $word = $this->tiles[$key][$y % StrokeBuffer::SIDE * StrokeBuffer::SIDE + $x % StrokeBuffer::SIDE] ?? 0;
         if ($word === 0) {
             return $dab;
@@ -42,5 +44,14 @@ final class Lender
             Oklab::fromSrgb(Srgb::fromInt($dab->colour))->mixedWith(Oklab::fromSrgb(Srgb::fromInt($pixel >> 8)), $share)->toSrgb()->toInt(),
             $dab->drift->lend($pixel >> 8, $share),
         );
+    }
+
+    /** @return array<int, int> what is shown in a tile; nothing where nothing is */
+    private function shown(string $key): array
+    {
+        $own = $this->under->tile($key);
+        $beneath = $this->under->beneath($key);
+
+        return $own === null || $beneath === null ? $own ?? $beneath ?? [] : LayerBlend::over($beneath, $own, 1.0, BlendMode::Normal);
     }
 }

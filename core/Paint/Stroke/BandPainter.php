@@ -18,6 +18,7 @@ use Yarrowfog\Core\Stroke\PathPoint;
 use Yarrowfog\Core\Stroke\Place;
 use Yarrowfog\Core\Stroke\Settings\FormSettings;
 use Yarrowfog\Core\Stroke\Shape;
+use Yarrowfog\Core\Stroke\Similarity;
 use Yarrowfog\Core\Stroke\Taper;
 
 /**
@@ -72,7 +73,7 @@ final class BandPainter
     /** @var list<PathPoint> the path so far, of a picture that is stretched over it while the pen is down */
     private array $soFar = [];
 
-    public function __construct(BrushTextures $kit, private readonly BrushSettings $brush, Chance $chance, private readonly Taper $taper)
+    public function __construct(BrushTextures $kit, private readonly BrushSettings $brush, Chance $chance, private readonly Taper $taper, private readonly Similarity $moved = new Similarity)
     {
         $levels = $kit->frames[0];
         $this->rack = new StencilCache($levels, true, InkPalette::of($brush));
@@ -172,8 +173,8 @@ final class BandPainter
 
     private function piece(PathPoint $a, PathPoint $b, float $fromColumn, float $toColumn, StrokeBuffer $buffer): void
     {
-        $w0 = $this->width($a) / 2;
-        $w1 = $this->width($b) / 2;
+        $w0 = $this->width($a) * $this->moved->scale / 2;
+        $w1 = $this->width($b) * $this->moved->scale / 2;
         $reach = max($w0, $w1) + 1.5;
         $dab = $this->inker->dab(new Place(0, 0, $a, $a->x, $a->y, 1.0), new Shape(1, 0, 1));
         $strength = (int) round($dab->flow * $dab->opacity * 65536);
@@ -183,6 +184,8 @@ final class BandPainter
         $stencil = $this->stencil(2 * max($w0, $w1));
         $drift = $dab->drift;
         $columns = new BandColumns($stencil->width - 2 * Stencil::BORDER, $this->aspect, $this->head, $this->tail, $this->total, $this->once);
+        $a = $this->moved->point($a);
+        $b = $this->moved->point($b);
         $t0 = deg2rad($a->heading);
         $t1 = deg2rad($b->heading);
         [$c0, $s0, $c1, $s1] = [cos($t0), sin($t0), cos($t1), sin($t1)];
@@ -250,7 +253,7 @@ final class BandPainter
                 $across = (($px - $a->x - ($b->x - $a->x) * $f) * $nx + ($py - $a->y - ($b->y - $a->y) * $f) * $ny) / max(1e-6, hypot($nx, $ny));
                 $half = $w0 + ($w1 - $w0) * $f;
                 if (abs($across) < $half + 0.5) {
-                    $out[$y][$x] = [$from + ($to - $from) * $f, 0.5 + $across / (2 * $half)];
+                    $out[$y][$x] = [$from + ($to - $from) * $f, 0.5 + ($this->moved->mirrored ? -$across : $across) / (2 * $half)];
                 }
             }
         }

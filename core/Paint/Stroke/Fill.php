@@ -6,8 +6,8 @@ namespace Yarrowfog\Core\Paint\Stroke;
 
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Tile\Effect;
+use Yarrowfog\Core\Paint\Tile\LaidStroke;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
-use Yarrowfog\Core\Paint\Tile\StrokeLayer;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
@@ -16,7 +16,7 @@ use Yarrowfog\Core\Raster\Rect;
  * One colour in a space that paint closes in. It lies beneath the paint (destination-over,
  * Porter and Duff, 1984), and goes on a few px under its outline, so that a soft edge leaves no seam.
  */
-final class Fill implements StrokeLayer
+final class Fill implements LaidStroke
 {
     /** Alpha from which paint closes a space in. */
     private const CLOSES = DeepBitmap::FULL >> 1;
@@ -139,10 +139,12 @@ final class Fill implements StrokeLayer
         $this->edges[$key] = [min($edges[0], $x), min($edges[1], $y), max($edges[2], $x + 1), max($edges[3], $y + 1)];
     }
 
-    /** @return array<string, Rect> what it changes, by tile */
-    public function changedAreas(): array
+    public function takeDirty(): array
     {
-        return array_map(fn (array $e): Rect => Rect::between(...$e), $this->edges);
+        $dirty = array_map(fn (array $e): Rect => Rect::between(...$e), $this->edges);
+        $this->edges = [];
+
+        return $dirty;
     }
 
     public function bounds(): Rect

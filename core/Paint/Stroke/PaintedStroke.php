@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint\Stroke;
 
-use Yarrowfog\Core\Paint\Tile\StrokeLayer;
-use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Paint\Tile\LaidStroke;
 use Yarrowfog\Core\Stroke\PathPoint;
 use Yarrowfog\Core\Stroke\Sample;
 
@@ -15,7 +14,7 @@ use Yarrowfog\Core\Stroke\Sample;
  * Fed in pieces of any length it gives the pixels that it gives whole. What only the end of the
  * stroke can tell is named by `provisional`.
  */
-interface PaintedStroke extends StrokeLayer
+interface PaintedStroke extends LaidStroke
 {
     /**
      * Paints what the new samples make certain.
@@ -47,11 +46,4 @@ interface PaintedStroke extends StrokeLayer
 
     /** @return list<string> keys of the tiles that were painted on */
     public function keys(): array;
-
-    /**
-     * What changed since the last call, by tile.
-     *
-     * @return array<string, Rect>
-     */
-    public function takeDirty(): array;
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint\Stroke;
 
 use Yarrowfog\Core\Paint\Composite\Backdrop;
+use Yarrowfog\Core\Paint\Composite\LayerBlend;
 use Yarrowfog\Core\Paint\Dab\DabFootprint;
 use Yarrowfog\Core\Paint\Dab\DabPrinter;
 use Yarrowfog\Core\Paint\Dab\Impression;
@@ -124,6 +125,7 @@ final class Smudger
                     $strength,
                     $fresh,
                     $this->ink,
+                    $this->under?->beneath($key) ?? [],
                 );
                 $edges = [$area->x, $area->y, $area->right(), $area->bottom()];
                 $was = $this->dirty[$key] ?? $edges;
@@ -162,9 +164,10 @@ final class Smudger
      * @param  array<int, int>  $tile
      * @param  array<int, int>  $carried
      * @param  array<int, int>  $ink
+     * @param  array<int, int>  $beneath  what is shown under the tile: it is carried on with what lies there; empty for nothing
      * @return array{array<int, int>, array<int, int>}
      */
-    private static function mix(array $tile, int $to, array $carried, int $from, int $span, int $width, int $height, array $ink, int $strength, int $fresh, int $colour): array
+    private static function mix(array $tile, int $to, array $carried, int $from, int $span, int $width, int $height, array $ink, int $strength, int $fresh, int $colour, array $beneath): array
     {
         $mask = DeepBitmap::CHANNEL;
         $inkR = $colour >> 45;
@@ -200,7 +203,7 @@ final class Smudger
                         | $la + (($a - $la) * $k + 32768 >> 16);
                     $tile[$j] = $l;
                 }
-                $carried[$i] = $l;
+                $carried[$i] = $beneath === [] || $beneath[$j] === 0 ? $l : LayerBlend::word($beneath[$j], $l);
                 $i++;
                 $j++;
             }

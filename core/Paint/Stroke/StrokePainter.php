@@ -15,6 +15,7 @@ use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\PathBuilder;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Similarity;
 use Yarrowfog\Core\Stroke\Taper;
 use Yarrowfog\Core\Stroke\Trace;
 
@@ -34,11 +35,18 @@ final readonly class StrokePainter
 
     private ?Tooth $tooth;
 
-    /** @param  Backdrop|null  $under  what lies on the sheet, for brushes that take colour from it or push it about */
-    public function __construct(BrushTextures|MipChain $kit, BrushSettings $brush, private ?Backdrop $under = null)
+    /** The brush as large as it prints. */
+    private BrushSettings $printing;
+
+    /**
+     * @param  Backdrop|null  $under  what lies on the sheet, for brushes that take colour from it or push it about
+     * @param  Similarity  $moved  where the strokes lie, from where they were drawn
+     */
+    public function __construct(BrushTextures|MipChain $kit, BrushSettings $brush, private ?Backdrop $under = null, private Similarity $moved = new Similarity)
     {
         $this->kit = BrushTextures::of($kit);
         $this->brush = $brush->usedWith(count($this->kit->frames), $this->kit->bite !== null, $this->kit->tooth !== null);
+        $this->printing = $moved->scale === 1.0 ? $this->brush : $this->brush->scale($moved->scale);
         $this->tooth = Tooth::of($this->brush, $this->kit);
         $this->printer = new DabPrinter($this->kit, $this->brush, $under, $this->tooth !== null && $this->tooth->perDab ? $this->tooth : null);
         $this->bitePrinter = $this->kit->bite === null || $this->brush->isBand() ? null : new DabPrinter($this->kit->bite, $this->brush->bite());
@@ -61,17 +69,17 @@ final readonly class StrokePainter
      */
     public function begin(bool $realPressure, int $roll, Rect $bounds, ?float $total = null): PaintedStroke
     {
-        $maker = new DabMaker($this->brush, $realPressure, $roll, $total);
+        $maker = new DabMaker($this->brush, $realPressure, $roll, $total, $this->moved);
 
         return match (true) {
-            $this->brush->isBand() => new BandStroke($this->brush, new BandPainter($this->kit, $this->brush, new Chance($roll), Taper::of($this->brush, $total)), $maker, $this->tooth, $bounds),
-            $this->brush->choice('does') === InkSettings::SMUDGES => new SmudgeStroke($this->brush, new Smudger($this->printer, $this->brush, $this->under, $bounds), $maker, $bounds),
-            default => new DabStroke($this->brush, $this->printer, $maker, $this->tooth, $bounds, $this->bite($realPressure, $roll, $bounds, $total)),
+            $this->brush->isBand() => new BandStroke($this->printing, new BandPainter($this->kit, $this->brush, new Chance($roll), Taper::of($this->brush, $total), $this->moved), $maker, $this->tooth, $bounds),
+            $this->brush->choice('does') === InkSettings::SMUDGES => new SmudgeStroke($this->printing, new Smudger($this->printer, $this->printing, $this->under, $bounds), $maker, $bounds),
+            default => new DabStroke($this->printing, $this->printer, $maker, $this->tooth, $bounds, $this->bite($realPressure, $roll, $bounds, $total)),
         };
     }
 
     private function bite(bool $realPressure, int $roll, Rect $bounds, ?float $total): ?BiteStroke
     {
-        return $this->bitePrinter === null ? null : new BiteStroke($this->bitePrinter, new DabMaker($this->brush->bite(), $realPressure, $roll ^ self::BITE_ROLL, $total), $this->bitePrinter->buffer($bounds, 0));
+        return $this->bitePrinter === null ? null : new BiteStroke($this->bitePrinter, new DabMaker($this->brush->bite(), $realPressure, $roll ^ self::BITE_ROLL, $total, $this->moved), $this->bitePrinter->buffer($bounds, 0));
     }
 }

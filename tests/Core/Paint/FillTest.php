@@ -36,7 +36,7 @@ final class FillTest extends TestCase
                 }
             }
             $changed = 0;
-            foreach ($fill->changedAreas() as $area) {
+            foreach ($fill->takeDirty() as $area) {
                 $changed += $area->area();
                 self::assertLessThan(68, abs($area->x - 150));
             }

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * One step in the history of a sheet.
+ *
+ * @property int $id
+ * @property int $sheet_id
+ * @property string $words  what was done
+ * @property list<array{table: string, id: int, before: array<string, scalar|null>, after: array<string, scalar|null>, made?: bool}> $rows
+ * @property bool $is_undone
+ * @property int $bytes  of the pixels that it keeps
+ * @property int $revision  of the sheet, when it was done, undone or done again last
+ */
+final class Change extends Model
+{
+    protected $guarded = [];
+
+    protected function casts(): array
+    {
+        return ['rows' => 'array', 'is_undone' => 'boolean', 'bytes' => 'integer', 'revision' => 'integer'];
+    }
+}

@@ -1,0 +1,154 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use App\Models\Change;
+use App\Models\Layer;
+use App\Models\Sheet;
+use Closure;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * One history for all that is done on a sheet: strokes, layers, pictures, paper. A change says in words what was done, and holds
+ * what rows and pixels were before, so that each step back gives the very bytes.
+ *
+ * The oldest changes are forgotten when all together hold more than a budget; what they did stays.
+ */
+final readonly class History
+{
+    /** Bytes of pixels that the changes of one sheet keep. */
+    public const BUDGET = 96 * 1024 * 1024;
+
+    public function __construct(private TileStore $tiles)
+    {
+    }
+
+    /**
+     * Does something that can be undone, all of it or nothing.
+     *
+     * @template T
+     *
+     * @param  string  $words  what is done
+     * @param  Closure(ChangeRecorder): T  $do
+     * @return T
+     */
+    public function record(Sheet $sheet, string $words, Closure $do): mixed
+    {
+        return DB::connection()->transaction(function () use ($sheet, $words, $do): mixed {
+            $this->forgetUndone($sheet);
+            $change = Change::query()->create(['sheet_id' => $sheet->id, 'words' => $words, 'rows' => [], 'revision' => $this->advance($sheet)]);
+            $recorder = new ChangeRecorder($change);
+            $result = $do($recorder);
+            $change->update(['rows' => $recorder->rows(), 'bytes' => $this->tiles->bytesOf($change), ...$recorder->words() === null ? [] : ['words' => $recorder->words()]]);
+            $this->prune($sheet);
+
+            return $result;
+        });
+    }
+
+    /** Takes the last change back. Null when there is none. */
+    public function undo(Sheet $sheet): ?Undone
+    {
+        return $this->step($sheet, false);
+    }
+
+    /** Does again what was taken back last. Null when there is nothing. */
+    public function redo(Sheet $sheet): ?Undone
+    {
+        return $this->step($sheet, true);
+    }
+
+    /** @return array{undo: string|null, redo: string|null, steps: int, revision: int} what the next step back and the next forward would be, how many can be taken back, and the state of the sheet */
+    public function describe(Sheet $sheet): array
+    {
+        return [
+            'undo' => $this->changes($sheet, false)->latest('id')->first(['words'])?->words,
+            'redo' => $this->changes($sheet, true)->oldest('id')->first(['words'])?->words,
+            'steps' => $this->changes($sheet, false)->count(),
+            'revision' => Sheet::query()->findOrFail($sheet->id, ['revision'])->revision,
+        ];
+    }
+
+    private function step(Sheet $sheet, bool $isUndone): ?Undone
+    {
+        return DB::connection()->transaction(function () use ($sheet, $isUndone): ?Undone {
+            $changes = $this->changes($sheet, $isUndone);
+            $change = $isUndone ? $changes->oldest('id')->first() : $changes->latest('id')->first();
+            if ($change === null) {
+                return null;
+            }
+            $tiles = $this->tiles->exchange($change);
+            foreach ($isUndone ? $change->rows : array_reverse($change->rows) as $row) {
+                DB::table($row['table'])->where('id', $row['id'])->update($isUndone ? $row['after'] : $row['before']);
+            }
+            $change->update(['is_undone' => ! $isUndone, 'revision' => $this->advance($sheet)]);
+
+            return new Undone($change->words, $tiles, array_any($change->rows, fn (array $row): bool => $row['table'] !== 'strokes'));
+        });
+    }
+
+    /** @return Builder<Change> */
+    private function changes(Sheet $sheet, bool $isUndone): Builder
+    {
+        return Change::query()->where('sheet_id', $sheet->id)->where('is_undone', $isUndone);
+    }
+
+    private function advance(Sheet $sheet): int
+    {
+        Sheet::query()->whereKey($sheet->id)->increment('revision');
+
+        return Sheet::query()->findOrFail($sheet->id, ['revision'])->revision;
+    }
+
+    /** Something new ends the way to what had been undone: what only that had made is deleted. */
+    private function forgetUndone(Sheet $sheet): void
+    {
+        foreach ($this->changes($sheet, true)->get() as $change) {
+            foreach ($change->rows as $row) {
+                if ($row['made'] ?? false) {
+                    DB::table($row['table'])->where('id', $row['id'])->delete();
+                }
+            }
+            $change->delete();
+        }
+    }
+
+    /** Forgets the oldest changes; rows that they had taken away are deleted for good. */
+    private function prune(Sheet $sheet): void
+    {
+        $bytes = array_sum(array_map(fn (Change $change): int => $change->bytes, $this->changes($sheet, false)->get(['bytes'])->all()));
+        if ($bytes <= self::BUDGET) {
+            return;
+        }
+        foreach ($this->changes($sheet, false)->oldest('id')->get() as $change) {
+            if ($bytes <= self::BUDGET) {
+                return;
+            }
+            $bytes -= $change->bytes;
+            foreach ($change->rows as $row) {
+                $isGone = match ($row['table']) {
+                    'strokes' => ($row['after']['is_down'] ?? 1) == 0,
+                    'layers' => ($row['after']['is_gone'] ?? 0) == 1,
+                    default => false,
+                };
+                if ($isGone) {
+                    DB::table($row['table'])->where('id', $row['id'])->delete();
+                }
+            }
+            $change->delete();
+        }
+    }
+
+    /**
+     * What changed after a state of the sheet, for a page that has fallen behind.
+     *
+     * @return array<int, list<string>> the engine's tiles, by their keys, for each layer
+     */
+    public function touchedSince(Sheet $sheet, int $revision): array
+    {
+        return $this->tiles->touchedBy(Change::query()->where('sheet_id', $sheet->id)->where('revision', '>', $revision)->pluck('id')->all());
+    }
+}

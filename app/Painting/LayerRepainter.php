@@ -1,0 +1,159 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use App\Models\Layer;
+use App\Models\Sheet;
+use App\Models\Stroke;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Paint\Composite\Backdrop;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Composite\TilePart;
+use Yarrowfog\Core\Paint\Stroke\Fill;
+use Yarrowfog\Core\Paint\Stroke\MovedStroke;
+use Yarrowfog\Core\Paint\Tile\LaidStroke;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
+use Yarrowfog\Core\Raster\BlendMode;
+use Yarrowfog\Core\Raster\DeepBitmap;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Similarity;
+
+/**
+ * Paints parts of a layer anew from its strokes.
+ *
+ * Only the tiles asked for are painted, and only strokes that touch them. One that takes up what lies under it looks otherwise as soon as
+ * that does: where it touches one of those tiles, all of its own are painted too.
+ */
+final readonly class LayerRepainter
+{
+    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks)
+    {
+    }
+
+    /**
+     * @param  list<Rect>  $areas  in which something changed
+     * @return list<string> the tiles that were painted, by their keys
+     *
+     * @throws InvalidInput where a picture that a stroke was painted with is gone
+     */
+    public function repaint(Sheet $sheet, Layer $layer, ChangeRecorder $recorder, array $areas): array
+    {
+        $standing = array_values($layer->standing()->get()->all());
+        $keys = self::tilesOf($sheet, $areas, $standing);
+        $under = new LayerBackdrop($this->tiles, $this->stacks, $layer);
+        $working = new WorkingBackdrop($under);
+        foreach ($standing as $stroke) {
+            if (self::touches($stroke, $keys)) {
+                $this->lay($sheet, $stroke, $working, $keys);
+            }
+        }
+        $changed = array_map(fn (string $key): Rect => StrokeBuffer::area($key)->intersect($sheet->bounds()), array_combine(array_keys($keys), array_keys($keys)));
+        $this->tiles->lay($layer, $recorder->change, $changed, fn (DeepBitmap $was, Rect $at, string $key): DeepBitmap => TilePart::of($working->tile($key), $key, $at) ?? DeepBitmap::empty($at->width, $at->height));
+
+        return array_map(strval(...), array_keys($keys));
+    }
+
+    /**
+     * A stroke painted where it lies now.
+     *
+     * @param  Rect  $bounds  nothing is painted outside
+     *
+     * @throws InvalidInput where a picture that it was painted with is gone
+     */
+    public function paint(Stroke $stroke, Rect $bounds, ?Backdrop $under = null): ?LaidStroke
+    {
+        $textures = $stroke->textures;
+
+        return $textures === null ? null : MovedStroke::paint($this->tips->load($textures, $stroke->brush), $stroke->brush, $stroke->unpack(), $stroke->roll, $stroke->moved ?? new Similarity, $bounds, $under);
+    }
+
+    /** The smallest rectangle around a stroke where it lies now. */
+    public function areaOf(Stroke $stroke, Sheet $sheet): Rect
+    {
+        $changed = $this->paint($stroke, $sheet->bounds())?->takeDirty() ?? [];
+
+        return array_reduce($changed, fn (Rect $all, Rect $part): Rect => $all->union($part), new Rect(0, 0, 0, 0));
+    }
+
+    /** @param  array<string, true>  $keys  of the tiles that are painted */
+    private function lay(Sheet $sheet, Stroke $stroke, WorkingBackdrop $working, array $keys): void
+    {
+        $laid = $stroke->isFill() ? self::fill($sheet, $stroke, $working) : $this->paint($stroke, $sheet->bounds(), $working);
+        foreach ($laid?->takeDirty() ?? [] as $key => $part) {
+            if ($laid === null || ! isset($keys[$key])) {
+                continue;
+            }
+            $tile = new DeepBitmap(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $working->tiles[$key] ?? array_fill(0, StrokeBuffer::SIDE ** 2, 0));
+            unset($working->tiles[$key]);
+            $beneath = $laid->blendMode() === BlendMode::Normal ? null : TilePart::of($working->beneath($key), $key, StrokeBuffer::area($key));
+            $working->tiles[$key] = Compositor::lay($tile, StrokeBuffer::area($key), $laid, $beneath, $stroke->keeps_alpha)->words;
+        }
+    }
+
+    /** A space that is not closed any more stays as it is. */
+    private static function fill(Sheet $sheet, Stroke $stroke, WorkingBackdrop $working): ?LaidStroke
+    {
+        $rows = array_fill(0, $sheet->width * $sheet->height, 0);
+        foreach ($working->tiles as $key => $tile) {
+            $at = StrokeBuffer::area((string) $key);
+            $part = $at->intersect($sheet->bounds());
+            for ($y = $part->y; $y < $part->bottom(); $y++) {
+                for ($x = 0; $x < $part->width; $x++) {
+                    $rows[$y * $sheet->width + $part->x + $x] = $tile[($y - $at->y) * StrokeBuffer::SIDE + $x];
+                }
+            }
+        }
+        $place = $stroke->unpack()->samples[0];
+        try {
+            return Fill::of(new DeepBitmap($sheet->width, $sheet->height, $rows), $place->x, $place->y, $stroke->brush->mainInk->toInt());
+        } catch (InvalidInput) {
+            return null;
+        }
+    }
+
+    /**
+     * @param  list<Rect>  $areas
+     * @param  list<Stroke>  $strokes
+     * @return array<string, true> by key
+     */
+    private static function tilesOf(Sheet $sheet, array $areas, array $strokes): array
+    {
+        $keys = [];
+        foreach ($areas as $area) {
+            $keys += array_fill_keys(StrokeBuffer::keysUnder($area->intersect($sheet->bounds())), true);
+        }
+        $reading = array_filter($strokes, self::takesUp(...));
+        do {
+            $count = count($keys);
+            foreach ($reading as $i => $stroke) {
+                if (self::touches($stroke, $keys)) {
+                    $keys += array_fill_keys(StrokeBuffer::keysUnder($stroke->isFill() ? $sheet->bounds() : $stroke->bounds()->intersect($sheet->bounds())), true);
+                    unset($reading[$i]);
+                }
+            }
+        } while (count($keys) > $count);
+
+        return $keys;
+    }
+
+    /** Whether a stroke looks otherwise where something else lies under it. */
+    private static function takesUp(Stroke $stroke): bool
+    {
+        return $stroke->isFill() || $stroke->brush->lendsFromSheet() || $stroke->brush->choice('does') === InkSettings::SMUDGES;
+    }
+
+    /** @param  array<string, true>  $keys */
+    private static function touches(Stroke $stroke, array $keys): bool
+    {
+        foreach (StrokeBuffer::keysUnder($stroke->bounds()) as $key) {
+            if (isset($keys[$key])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use App\Models\Layer;
+use App\Models\Sheet;
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Paint\Composite\LayerStack;
+use Yarrowfog\Core\Paint\Composite\Recolour;
+use Yarrowfog\Core\Paint\Composite\StackedLayer;
+use Yarrowfog\Core\Raster\DeepBitmap;
+
+/** The layers of a sheet, as they are shown over one another. */
+final readonly class SheetStack
+{
+    public function __construct(private TileStore $tiles)
+    {
+    }
+
+    /** All that is shown of a sheet. */
+    public function of(Sheet $sheet, bool $withPaper): LayerStack
+    {
+        return new LayerStack(
+            array_values($sheet->layers()->get()->map($this->layer(...))->all()),
+            $withPaper ? DeepBitmap::word(Srgb::fromHex($sheet->paper)->toInt() << 8 | 255) : null,
+        );
+    }
+
+    /** One layer alone, as it is shown. */
+    public function alone(Layer $layer): LayerStack
+    {
+        return new LayerStack([new StackedLayer(new LayerTiles($this->tiles, $layer), recolour: $layer->recolour ?? new Recolour)]);
+    }
+
+    /** What is shown under a layer; null where nothing can be. */
+    public function beneath(Layer $layer): ?LayerStack
+    {
+        $lower = $layer->sheet()->firstOrFail()->layers()->where('position', '<', $layer->position)->where('is_hidden', false)->get();
+
+        return $lower->isEmpty() ? null : new LayerStack(array_values($lower->map($this->layer(...))->all()));
+    }
+
+    /** @return array<string, true> the tiles on which any layer that is shown has paint, by their keys */
+    public function painted(Sheet $sheet): array
+    {
+        $keys = [];
+        foreach ($sheet->layers()->get() as $layer) {
+            $keys += array_fill_keys($this->tiles->paintedPlaces($layer), true);
+        }
+
+        return $keys;
+    }
+
+    private function layer(Layer $layer): StackedLayer
+    {
+        return new StackedLayer(new LayerTiles($this->tiles, $layer), $layer->opacity, $layer->blend_mode, $layer->is_clipped, $layer->recolour ?? new Recolour, $layer->is_hidden);
+    }
+}

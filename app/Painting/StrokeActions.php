@@ -1,0 +1,263 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use App\Models\Brush;
+use App\Models\Layer;
+use App\Models\Sheet;
+use App\Models\Stroke;
+use Illuminate\Database\Eloquent\Collection;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Tile\Effect;
+use Yarrowfog\Core\Paint\Tile\StrokeCoverage;
+use Yarrowfog\Core\Raster\DeepBitmap;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Settings\InkSettings;
+
+/** Strokes that are down, taken up again: found, shown, and changed. */
+final readonly class StrokeActions
+{
+    /** px around a place that count as the place. */
+    private const NEAR = 3;
+
+    /** Coverage, of 65535, from which a stroke is to be seen. */
+    private const SEEN = 4000;
+
+    public const MOST = 500;
+
+    public function __construct(private History $history, private LayerRepainter $repainter)
+    {
+    }
+
+    /**
+     * The topmost stroke that has paint at a place, on a layer that is shown and not locked.
+     *
+     * @param  int  $x  px
+     * @param  int  $y  px
+     */
+    public function at(Sheet $sheet, int $x, int $y): ?Stroke
+    {
+        $near = (new Rect($x, $y, 1, 1))->grow(self::NEAR)->intersect($sheet->bounds());
+        if ($near->isEmpty()) {
+            return null;
+        }
+        foreach ($sheet->layers()->where('is_hidden', false)->where('is_locked', false)->get()->reverse() as $layer) {
+            foreach ($layer->standing()->get()->reverse() as $stroke) {
+                if (! $stroke->bounds()->intersect($near)->isEmpty() && $this->isSeen($stroke, $near)) {
+                    return $stroke;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * All strokes that lie wholly inside a frame, on layers that are shown and not locked.
+     *
+     * @return list<Stroke>
+     */
+    public function within(Sheet $sheet, Rect $frame): array
+    {
+        $found = [];
+        foreach ($sheet->layers()->where('is_hidden', false)->where('is_locked', false)->get() as $layer) {
+            foreach ($layer->standing()->get() as $stroke) {
+                $area = $stroke->bounds();
+                if (! $area->isEmpty() && $stroke->kind === Stroke::PAINTED && $frame->intersect($area)->area() === $area->area()) {
+                    $found[] = $stroke;
+                }
+            }
+        }
+
+        return array_slice($found, -self::MOST);
+    }
+
+    /**
+     * Those of some strokes that stand on a sheet.
+     *
+     * @param  list<int>  $ids
+     * @return Collection<int, Stroke>
+     */
+    public function standing(Sheet $sheet, array $ids): Collection
+    {
+        $layers = $sheet->layers()->pluck('id')->all();
+
+        return Stroke::query()->findMany($ids)->filter(fn (Stroke $stroke): bool => $stroke->is_down && in_array($stroke->layer_id, $layers, true))->sortBy('rank')->values();
+    }
+
+    /**
+     * Strokes of a sheet that stand.
+     *
+     * @param  list<int>  $ids
+     * @return Collection<int, Stroke>
+     *
+     * @throws InvalidInput where one of them is gone, or nothing was named
+     */
+    public function find(Sheet $sheet, array $ids): Collection
+    {
+        $strokes = $this->standing($sheet, $ids);
+        if ($ids === [] || $strokes->count() < count(array_unique($ids))) {
+            throw new InvalidInput('strokes', $ids === [] ? 'No stroke is taken up.' : 'A stroke that was taken up is gone: it was deleted or taken back elsewhere.');
+        }
+
+        return $strokes;
+    }
+
+    /** @return array<string, mixed> what a page shows of a stroke */
+    public function describe(Stroke $stroke): array
+    {
+        $brush = $stroke->brush_id === null ? null : Brush::withTrashed()->find($stroke->brush_id);
+
+        return [
+            'id' => $stroke->id,
+            'layer' => $stroke->layer_id,
+            'area' => $stroke->bounds()->toArray(),
+            'brush' => $brush === null ? ($stroke->isFill() ? 'Filled space' : 'A brush that is gone') : $brush->name,
+            'brushId' => $stroke->brush_id,
+            'at' => $stroke->created_at?->toIso8601String(),
+            'size' => $stroke->brush->base('size'),
+            'opacity' => $stroke->brush->base('opacity'),
+            'inks' => ['main' => $stroke->brush->mainInk->toHex(), 'second' => $stroke->brush->secondInk->toHex()],
+            'mode' => $stroke->brush->choice('blendMode'),
+            'roll' => $stroke->roll,
+            'moved' => $stroke->moved?->toArray(),
+        ];
+    }
+
+    /** A stroke alone, on nothing. */
+    public function print(Sheet $sheet, Stroke $stroke): PixelPatches
+    {
+        $patches = new PixelPatches;
+        $laid = $this->repainter->paint($stroke, $sheet->bounds());
+        foreach ($laid?->takeDirty() ?? [] as $area) {
+            if ($laid !== null && $laid->effect() === Effect::Paints) {
+                $patches->add($area, Compositor::over(DeepBitmap::empty($area->width, $area->height), $area, $laid)->toBitmap(), $stroke->layer_id);
+            }
+        }
+
+        return $patches;
+    }
+
+    /**
+     * Changes strokes, all of them or none.
+     *
+     * @param  list<int>  $ids
+     * @return array<int, list<string>> the tiles that changed, for each layer
+     *
+     * @throws InvalidInput
+     */
+    public function change(Sheet $sheet, array $ids, StrokeChange $change): array
+    {
+        $strokes = $this->find($sheet, $ids);
+
+        return $this->history->record($sheet, $change->words($strokes->count()), function (ChangeRecorder $recorder) use ($sheet, $strokes, $change): array {
+            /** @var array<int, list<Rect>> $areas */
+            $areas = [];
+            foreach ($strokes as $stroke) {
+                LayerActions::mustNotBeLocked($stroke->layer()->firstOrFail());
+                $areas[$stroke->layer_id][] = $stroke->bounds();
+                $this->changeOne($sheet, $stroke, $change, $recorder);
+                $areas[$stroke->layer_id][] = $stroke->bounds();
+            }
+            if ($change->order !== null) {
+                $this->reorder($strokes, $change->order, $recorder);
+            }
+            $tiles = [];
+            foreach ($sheet->layers()->get() as $layer) {
+                if (isset($areas[$layer->id])) {
+                    $tiles[$layer->id] = $this->repainter->repaint($sheet, $layer, $recorder, $areas[$layer->id]);
+                }
+            }
+
+            return $tiles;
+        });
+    }
+
+    /** @throws InvalidInput where it would be larger than a print can be */
+    private function changeOne(Sheet $sheet, Stroke $stroke, StrokeChange $change, ChangeRecorder $recorder): void
+    {
+        if ($change->deletes) {
+            $recorder->update($stroke, ['is_down' => false]);
+
+            return;
+        }
+        $values = $change->valuesFor($stroke);
+        if ($change->layer !== null && $change->layer->id !== $stroke->layer_id) {
+            $values += ['layer_id' => $change->layer->id, 'rank' => self::topRank($change->layer) + 1];
+        }
+        $changed = clone $stroke;
+        $changed->fill($values);
+        $size = $changed->brush->base('size') * ($changed->moved->scale ?? 1.0);
+        if ($size > 2000 || $size < 0.5) {
+            throw new InvalidInput('move', 'Dabs would be '.round($size, 1).' px large; they can be from 1 to 2,000 px.');
+        }
+        if ($change->repaints()) {
+            $values['area'] = $this->repainter->areaOf($changed, $sheet)->toArray();
+        }
+        $recorder->update($stroke, $values);
+    }
+
+    /**
+     * @param  Collection<int, Stroke>  $strokes
+     */
+    private function reorder(Collection $strokes, string $order, ChangeRecorder $recorder): void
+    {
+        foreach ($strokes->groupBy('layer_id') as $group) {
+            $layer = $group->first()?->layer()->first();
+            if ($layer === null) {
+                continue;
+            }
+            $taken = $group->pluck('id')->all();
+            $all = array_values($layer->standing()->get()->all());
+            $sorted = self::sort($all, fn (Stroke $s): bool => in_array($s->id, $taken, true), $order);
+            $ranks = array_map(fn (Stroke $s): int => $s->rank, $all);
+            foreach ($sorted as $i => $stroke) {
+                $recorder->update($stroke, ['rank' => $ranks[$i]]);
+            }
+        }
+    }
+
+    /**
+     * @param  list<Stroke>  $all  from the lowest to the topmost
+     * @param  callable(Stroke): bool  $isTaken
+     * @return list<Stroke>
+     */
+    private static function sort(array $all, callable $isTaken, string $order): array
+    {
+        if ($order === 'top' || $order === 'bottom') {
+            $taken = array_values(array_filter($all, $isTaken));
+            $others = array_values(array_filter($all, fn (Stroke $s): bool => ! $isTaken($s)));
+
+            return $order === 'top' ? [...$others, ...$taken] : [...$taken, ...$others];
+        }
+        $out = $order === 'up' ? array_reverse($all) : $all;
+        for ($i = 1; $i < count($out); $i++) {
+            if ($isTaken($out[$i]) && ! $isTaken($out[$i - 1])) {
+                [$out[$i - 1], $out[$i]] = [$out[$i], $out[$i - 1]];
+            }
+        }
+
+        return array_values($order === 'up' ? array_reverse($out) : $out);
+    }
+
+    private static function topRank(Layer $layer): int
+    {
+        $top = Stroke::query()->where('layer_id', $layer->id)->max('rank');
+
+        return is_numeric($top) ? (int) $top : 0;
+    }
+
+    /** Erasers and smudges are not to be pointed at: what is seen there is the paint of others. */
+    private function isSeen(Stroke $stroke, Rect $near): bool
+    {
+        if ($stroke->kind !== Stroke::PAINTED || $stroke->brush->choice('does') !== InkSettings::PAINTS) {
+            return false;
+        }
+        $laid = $this->repainter->paint($stroke, $near);
+
+        return $laid !== null && max([0, ...StrokeCoverage::of($laid, $near)]) >= self::SEEN;
+    }
+}

@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use App\Models\Brush;
+use App\Models\Layer;
+use App\Models\Sheet;
+use App\Models\Stroke;
+use App\Models\StrokeTextures;
+use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\Raster\BlendMode;
+use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\SettingValue;
+use Yarrowfog\Core\Stroke\Similarity;
+
+/** What is done to strokes that were taken up. */
+final readonly class StrokeChange
+{
+    public const KEYS = ['move', 'layer', 'size', 'opacity', 'inks', 'mode', 'roll', 'brush', 'order', 'delete'];
+
+    public const ORDERS = ['top', 'up', 'down', 'bottom'];
+
+    /**
+     * @param  array{main?: Srgb, second?: Srgb}  $inks
+     * @param  string|null  $order  one of ORDERS
+     */
+    private function __construct(
+        public ?Similarity $move,
+        public ?Layer $layer,
+        private ?float $size,
+        private ?float $opacity,
+        private array $inks,
+        private ?BlendMode $mode,
+        private ?int $roll,
+        private ?Brush $brush,
+        public ?string $order,
+        public bool $deletes,
+    ) {
+    }
+
+    /**
+     * @param  JsonReader  $from  any of KEYS; what is not there stays as it is
+     *
+     * @throws InvalidInput
+     */
+    public static function read(Sheet $sheet, JsonReader $from): self
+    {
+        $from->keys(self::KEYS);
+        $inks = [];
+        foreach (['main', 'second'] as $ink) {
+            $given = $from->object('inks')->keys(['main', 'second']);
+            if ($given->has($ink)) {
+                $inks[$ink] = Srgb::fromHex($given->text($ink), "inks.{$ink}");
+            }
+        }
+        $brush = $from->has('brush') ? Brush::query()->with('tip')->find($from->integer('brush', 1, PHP_INT_MAX)) ?? throw new InvalidInput('brush', 'This brush is gone. Choose another one.') : null;
+
+        return new self(
+            $from->has('move') ? Similarity::read($from->object('move')) : null,
+            $from->has('layer') ? $sheet->layerToPaintOn($from->integer('layer', 1, PHP_INT_MAX)) : null,
+            $from->has('size') ? $from->number('size', 1, 2000) : null,
+            $from->has('opacity') ? $from->number('opacity', 0, 1) : null,
+            $inks,
+            $from->has('mode') ? BlendMode::from($from->choice('mode', BlendMode::names())) : null,
+            $from->has('roll') ? $from->integer('roll', 0, 0x7FFFFFFF) : null,
+            $brush,
+            $from->has('order') ? $from->choice('order', self::ORDERS) : null,
+            $from->has('delete') && $from->flag('delete'),
+        );
+    }
+
+    /** Whether strokes must be painted anew for it; only their order changes otherwise. */
+    public function repaints(): bool
+    {
+        return $this->move !== null || $this->size !== null || $this->opacity !== null || $this->inks !== [] || $this->mode !== null || $this->roll !== null || $this->brush !== null;
+    }
+
+    /**
+     * What becomes of a stroke.
+     *
+     * @return array<string, mixed> values of its row
+     *
+     * @throws InvalidInput where a part of another brush is gone
+     */
+    public function valuesFor(Stroke $stroke): array
+    {
+        $values = [];
+        if ($this->move !== null) {
+            $values['moved'] = ($stroke->moved ?? new Similarity)->then($this->move);
+        }
+        $settings = $this->settings($stroke->brush);
+        if ($settings !== $stroke->brush) {
+            $values['brush'] = $settings;
+        }
+        if ($this->brush !== null) {
+            $values['brush_id'] = $this->brush->id;
+            $values['textures'] = StrokeTextures::of($this->brush->parts(), $settings);
+        }
+        if ($this->roll !== null) {
+            $values['roll'] = $this->roll;
+        }
+
+        return $values;
+    }
+
+    /** Another brush paints at the size, opacity and in the inks of the one before, unless others are given. */
+    private function settings(BrushSettings $was): BrushSettings
+    {
+        $settings = $was;
+        if ($this->brush !== null) {
+            $settings = $this->brush->current()->withInks($was->mainInk, $was->secondInk);
+            $settings = self::withBase($settings, 'size', $was->base('size'));
+            $settings = self::withBase($settings, 'opacity', $was->base('opacity'));
+        }
+        if ($this->size !== null) {
+            $settings = self::withBase($settings, 'size', $this->size);
+        }
+        if ($this->opacity !== null) {
+            $settings = self::withBase($settings, 'opacity', $this->opacity);
+        }
+        if ($this->inks !== []) {
+            $settings = $settings->withInks($this->inks['main'] ?? $settings->mainInk, $this->inks['second'] ?? $settings->secondInk);
+        }
+
+        return $this->mode === null ? $settings : $settings->with('blendMode', new SettingValue($this->mode->value));
+    }
+
+    private static function withBase(BrushSettings $settings, string $id, float $base): BrushSettings
+    {
+        $id = $id === 'size' ? 'size' : 'opacity';
+        $value = $settings->value($id);
+
+        return $settings->with($id, new SettingValue($base, $value->spread, $value->drives));
+    }
+
+    /**
+     * What it does, in words.
+     *
+     * @param  int  $count  of strokes
+     */
+    public function words(int $count): string
+    {
+        $what = $count === 1 ? 'a stroke' : "{$count} strokes";
+
+        return match (true) {
+            $this->deletes => "Deleted {$what}",
+            $this->brush !== null => "Painted {$what} with {$this->brush->name}",
+            $this->layer !== null => ucfirst("{$what} put on layer “{$this->layer->name}”"),
+            $this->order !== null => ucfirst("{$what} put ".match ($this->order) {
+                'top' => 'on top',
+                'up' => 'up',
+                'down' => 'down',
+                default => 'at the bottom',
+            }),
+            $this->size !== null => "Another size for {$what}",
+            $this->opacity !== null => "Another opacity for {$what}",
+            $this->inks !== [] => "Other inks for {$what}",
+            $this->mode !== null => "Another blend mode for {$what}",
+            $this->roll !== null => "Another roll for {$what}",
+            $this->move !== null => $this->movingWords($this->move, $what),
+            default => "Nothing changed for {$what}",
+        };
+    }
+
+    private function movingWords(Similarity $move, string $what): string
+    {
+        return match (true) {
+            $move->mirrored => "Flipped {$what}",
+            $move->scale !== 1.0 && $move->turn !== 0.0 => "Resized and turned {$what}",
+            $move->scale !== 1.0 => "Resized {$what}",
+            $move->turn !== 0.0 => "Turned {$what}",
+            default => "Moved {$what}",
+        };
+    }
+}

@@ -1,0 +1,456 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Brush;
+use App\Models\Change;
+use App\Models\Layer;
+use App\Models\Sheet;
+use App\Models\Stroke;
+use App\Painting\History;
+use App\Pictures\PictureFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Yarrowfog\Core\Raster\Bitmap;
+
+/** Layers, strokes that are taken up again, and the one history of a sheet. */
+final class LayersTest extends FeatureTestCase
+{
+    private Sheet $sheet;
+
+    private Brush $pen;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->sheet = Sheet::blank('Test', 400, 300);
+        $this->pen = $this->brush(['size' => ['base' => 40]]);
+    }
+
+    public function test_layers_are_added_changed_ordered_copied_and_deleted_and_all_of_it_is_undone(): void
+    {
+        $lowest = $this->sheet->layer()->id;
+        $this->paint([[0, 60, 60, 1], [40, 200, 90, 1]]);
+        $ink = $this->postJson("/sheets/{$this->sheet->id}/layers", ['name' => 'Ink']);
+        $ink = self::patches($ink)['words'];
+        self::assertSame(['Paint', 'Ink'], array_column($ink['layers'], 'name'));
+        $id = $ink['made'];
+        $states = [$this->stack()];
+        $steps = [
+            'Layer “Ink” hidden' => ['isHidden' => true],
+            'Layer “Ink” shown' => ['isHidden' => false],
+            'Layer “Ink” at 40 %' => ['opacity' => 0.4],
+            'Layer “Ink”: soft-light' => ['mode' => 'soft-light'],
+            'Layer “Ink” locked' => ['isLocked' => true],
+            'Layer “Ink” unlocked' => ['isLocked' => false],
+            'Layer “Ink”: only where there is paint' => ['keepsAlpha' => true],
+            'Layer “Ink”: only over the layer below' => ['isClipped' => true],
+            'Layer “Ink” recoloured' => ['recolour' => ['hue' => 40, 'chroma' => 1.2]],
+            'Layer “Ink” renamed' => ['name' => 'Line'],
+        ];
+        foreach ($steps as $words => $change) {
+            $answer = self::patches($this->patchJson("/sheets/{$this->sheet->id}/layers/{$id}", $change))['words'];
+            self::assertSame($words, $answer['undo']);
+            self::assertEquals($change, array_intersect_key($answer['layers'][1], $change) === $change ? $change : ['recolour' => ['hue' => 40, 'chroma' => 1.2]]);
+            $states[] = $this->stack();
+        }
+        // What changes nothing is no step.
+        self::assertSame('Layer “Ink” renamed', self::patches($this->patchJson("/sheets/{$this->sheet->id}/layers/{$id}", ['name' => 'Line']))['words']['undo']);
+        $this->putJson("/sheets/{$this->sheet->id}/layers", ['order' => [$id, $lowest]])->assertOk();
+        $states[] = $this->stack();
+        self::assertSame(['Line', 'Paint'], array_column($this->stack(), 'name'));
+        $copy = self::patches($this->postJson("/sheets/{$this->sheet->id}/layers/{$lowest}/duplicate"))['words'];
+        self::assertSame(['Line', 'Paint', 'Paint copy'], array_column($copy['layers'], 'name'));
+        self::assertSame($this->pixels($lowest), $this->pixels($copy['made']));
+        self::assertSame(1, Layer::query()->findOrFail($copy['made'])->standing()->count());
+        $states[] = $this->stack();
+        $this->deleteJson("/sheets/{$this->sheet->id}/layers/{$id}")->assertOk();
+        $states[] = $this->stack();
+        self::assertSame(['Paint', 'Paint copy'], array_column($this->stack(), 'name'));
+        foreach (['undo' => array_reverse(array_slice($states, 0, -1)), 'redo' => array_slice($states, 1)] as $way => $expected) {
+            foreach ($expected as $state) {
+                $answer = self::patches($this->postJson("/sheets/{$this->sheet->id}/{$way}"))['words'];
+                self::assertEquals($state, $this->stack());
+                self::assertEquals($state, $answer['layers']);
+            }
+        }
+    }
+
+    public function test_a_layer_that_is_cleared_or_deleted_comes_back_to_the_bit(): void
+    {
+        $this->paint([[0, 60, 60, 1], [40, 200, 90, 0.4]]);
+        $id = $this->sheet->layer()->id;
+        $before = $this->pixels($id);
+        $answer = self::patches($this->postJson("/sheets/{$this->sheet->id}/layers/{$id}/clear"));
+        self::assertNotSame([], $answer['patches']);
+        self::assertSame(0, array_sum(array_map(fn (array $patch): int => count(array_filter($patch['picture']->pixels)), $answer['patches'])));
+        self::assertSame(0, DB::table('tiles')->count());
+        self::assertSame(0, $this->sheet->layer()->standing()->count());
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        self::assertSame($before, $this->pixels($id));
+        self::assertSame(1, $this->sheet->layer()->standing()->count());
+        $this->postJson("/sheets/{$this->sheet->id}/redo")->assertOk();
+        self::assertSame(0, DB::table('tiles')->count());
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        self::assertSame($before, $this->pixels($id));
+        $this->deleteJson("/sheets/{$this->sheet->id}/layers/{$id}")->assertUnprocessable()->assertJsonPath('errors.layer.0', 'A sheet has one layer at least. Clear this one instead.');
+    }
+
+    public function test_where_nothing_may_be_painted_a_sentence_says_why(): void
+    {
+        $id = $this->sheet->layer()->id;
+        $this->patchJson("/sheets/{$this->sheet->id}/layers/{$id}", ['isLocked' => true])->assertOk();
+        $send = fn (array $more = []) => $this->postJson("/sheets/{$this->sheet->id}/pen/strokes", [...$this->order(), 'samples' => [[0, 50, 50, 1]], ...$more]);
+        $send()->assertUnprocessable()->assertJsonPath('message', 'The layer “Paint” is locked. Unlock it, or paint on another one.');
+        $this->postJson("/sheets/{$this->sheet->id}/pen/pieces", [...$this->order(), 'samples' => [[0, 50, 50, 1]]])->assertUnprocessable();
+        $this->postJson("/sheets/{$this->sheet->id}/layers/{$id}/clear")->assertUnprocessable();
+        $this->patchJson("/sheets/{$this->sheet->id}/layers/{$id}", ['isLocked' => false, 'isHidden' => true])->assertOk();
+        $send()->assertUnprocessable()->assertJsonPath('message', 'The layer “Paint” is hidden. Show it, or paint on another one.');
+        $send(['layer' => $id + 99])->assertUnprocessable()->assertJsonPath('message', 'This layer is gone. Choose another one.');
+        // A layer of another sheet is none of this one.
+        $send(['layer' => Sheet::blank('Other', 50, 50)->layer()->id])->assertUnprocessable();
+        self::assertSame(0, Stroke::query()->count());
+        foreach ([['opacity' => 1.5], ['mode' => 'dissolve'], ['name' => ' '], ['name' => str_repeat('x', 121)], ['recolour' => ['hue' => 999]], ['colour' => 'red'], ['isHidden' => 1]] as $wrong) {
+            $this->patchJson("/sheets/{$this->sheet->id}/layers/{$id}", $wrong)->assertUnprocessable();
+        }
+        $this->putJson("/sheets/{$this->sheet->id}/layers", ['order' => [$id, $id + 1]])->assertUnprocessable();
+    }
+
+    /** Two layers, one of them blended, clipped or recoloured: the saved picture is that of the stack. */
+    public function test_a_sheet_is_saved_as_its_layers_are_shown(): void
+    {
+        $this->paint([[0, 100, 100, 1]], ['size' => 120, 'inks' => ['main' => '#3c78b4', 'second' => '#ffffff']]);
+        $id = self::patches($this->postJson("/sheets/{$this->sheet->id}/layers", ['name' => 'Wash']))['words']['made'];
+        $this->paint([[0, 140, 100, 1]], ['layer' => $id, 'size' => 120, 'inks' => ['main' => '#c86432', 'second' => '#ffffff']]);
+        self::assertSame([0x3C78B4FF, 0xC86432FF, 0xC86432FF], $this->at([70, 100], [120, 100], [180, 100]));
+        $set = fn (array $change) => $this->patchJson("/sheets/{$this->sheet->id}/layers/{$id}", $change)->assertOk();
+        $set(['mode' => 'multiply']);
+        // 0x3C · 0xC8 / 255 = 47, 0x78 · 0x64 / 255 = 47, 0xB4 · 0x32 / 255 = 35.
+        self::assertSame([0x3C78B4FF, 0x2F2F23FF, 0xC86432FF], $this->at([70, 100], [120, 100], [180, 100]));
+        $set(['mode' => 'normal', 'opacity' => 0.5]);
+        self::assertSame([0x3C78B4FF, 0x826E73FF, 0xC8643280], $this->at([70, 100], [120, 100], [180, 100]));
+        $set(['opacity' => 1, 'isClipped' => true]);
+        self::assertSame([0x3C78B4FF, 0xC86432FF, 0], $this->at([70, 100], [120, 100], [180, 100]));
+        $set(['isHidden' => true]);
+        self::assertSame([0x3C78B4FF, 0x3C78B4FF, 0], $this->at([70, 100], [120, 100], [180, 100]));
+        $alone = PictureFile::read((string) $this->get("/sheets/{$this->sheet->id}/picture?layer={$id}")->assertOk()->getContent())->bitmap();
+        self::assertSame([0, 0xC86432FF], [$alone->at(70, 100), $alone->at(180, 100)]);
+    }
+
+    public function test_a_layer_that_keeps_its_alpha_is_painted_on_only_where_there_is_paint_also_while_the_pen_is_down(): void
+    {
+        $id = $this->sheet->layer()->id;
+        $this->paint([[0, 100, 100, 1]], ['size' => 100, 'inks' => ['main' => '#3c78b4', 'second' => '#ffffff']]);
+        $this->patchJson("/sheets/{$this->sheet->id}/layers/{$id}", ['keepsAlpha' => true])->assertOk();
+        $order = [...$this->order(), 'size' => 100, 'inks' => ['main' => '#c86432', 'second' => '#ffffff'], 'samples' => [[0, 150, 100, 1], [20, 160, 100, 1], [40, 170, 100, 1]]];
+        $live = self::patches($this->postJson("/sheets/{$this->sheet->id}/pen/pieces", $order));
+        self::assertSame([0xC86432FF, 0], self::pixelsOf($live['patches'], [130, 100], [190, 100]));
+        $this->postJson("/sheets/{$this->sheet->id}/pen/strokes", $order)->assertOk();
+        self::assertSame([0x3C78B4FF, 0xC86432FF, 0], $this->at([70, 100], [130, 100], [190, 100]));
+        // Erasing takes nothing away there.
+        $eraser = $this->brush(['does' => ['base' => 'erases'], 'size' => ['base' => 60]]);
+        $this->paint([[0, 100, 100, 1]], ['brush' => $eraser->id]);
+        self::assertSame([0x3C78B4FF, 0xC86432FF, 0], $this->at([70, 100], [130, 100], [190, 100]));
+    }
+
+    public function test_a_stroke_sees_what_is_shown_beneath_its_layer(): void
+    {
+        $this->paint([[0, 100, 100, 1]], ['size' => 160, 'inks' => ['main' => '#80c040', 'second' => '#ffffff']]);
+        $id = self::patches($this->postJson("/sheets/{$this->sheet->id}/layers", []))['words']['made'];
+        $order = [...$this->order(), 'layer' => $id, 'size' => 60, 'blendMode' => 'multiply', 'inks' => ['main' => '#c08020', 'second' => '#ffffff'], 'samples' => [[0, 100, 100, 1], [20, 104, 100, 1], [40, 108, 100, 1]]];
+        // 0x80 · 0xC0 / 255 = 96, 0xC0 · 0x80 / 255 = 96, 0x40 · 0x20 / 255 = 8.
+        self::assertSame([0x606008FF], self::pixelsOf(self::patches($this->postJson("/sheets/{$this->sheet->id}/pen/pieces", $order))['patches'], [100, 100]));
+        $this->postJson("/sheets/{$this->sheet->id}/pen/strokes", $order)->assertOk();
+        self::assertSame([0x606008FF], $this->at([100, 100]));
+        // A smudge on a layer of its own carries what is shown, and leaves the layer below as it is.
+        $below = $this->pixels($this->sheet->layer()->id);
+        $smudge = $this->brush(['does' => ['base' => 'smudges'], 'size' => ['base' => 40], 'smudgeStrength' => ['base' => 1]]);
+        $own = self::patches($this->postJson("/sheets/{$this->sheet->id}/layers", []))['words']['made'];
+        $this->paint(array_map(fn (int $i): array => [$i * 10, 150 + 3 * $i, 60, 1], range(0, 20)), ['brush' => $smudge->id, 'layer' => $own]);
+        self::assertSame($below, $this->pixels($this->sheet->layer()->id));
+        [$carried] = $this->at([192, 60]);
+        self::assertGreaterThan(40, $carried & 255);
+        self::assertEqualsWithDelta(0xC0, $carried >> 16 & 255, 3);
+        // And one that lends takes the colour of the layer below.
+        $lends = $this->brush(['lends' => ['base' => 1], 'size' => ['base' => 30]]);
+        $this->paint([[0, 60, 130, 1]], ['brush' => $lends->id, 'layer' => $own]);
+        self::assertSame([0x80C040FF], $this->at([60, 130]));
+    }
+
+    public function test_the_topmost_stroke_at_a_place_is_taken_up(): void
+    {
+        $first = $this->paint([[0, 60, 100, 1], [40, 300, 100, 1]]);
+        $second = $this->paint([[0, 180, 40, 1], [40, 180, 200, 1]]);
+        self::assertSame([$second], $this->taken(180, 100));
+        self::assertSame([$first], $this->taken(80, 100));
+        self::assertSame([], $this->taken(30, 250));
+        self::assertSame([], $this->taken(-50, 900));
+        $found = $this->postJson("/sheets/{$this->sheet->id}/taken", ['x' => 80, 'y' => 100])->json('strokes.0');
+        self::assertSame(['Blot', 40, '#24434c'], [$found['brush'], (int) $found['size'], strtolower($found['inks']['main'])]);
+        self::assertNotNull($found['at']);
+        self::assertSame([$first, $second], array_column($this->postJson("/sheets/{$this->sheet->id}/taken", ['frame' => ['x' => 0, 'y' => 0, 'width' => 400, 'height' => 300]])->json('strokes'), 'id'));
+        self::assertSame([$second], array_column($this->postJson("/sheets/{$this->sheet->id}/taken", ['frame' => ['x' => 140, 'y' => 0, 'width' => 90, 'height' => 300]])->json('strokes'), 'id'));
+        $this->patchJson("/sheets/{$this->sheet->id}/layers/{$this->sheet->layer()->id}", ['isHidden' => true])->assertOk();
+        self::assertSame([], $this->taken(180, 100));
+    }
+
+    public function test_a_stroke_moved_by_whole_px_is_the_same_pixels_and_put_back_all_is_as_it_was(): void
+    {
+        $under = $this->paint([[0, 60, 100, 1], [40, 300, 100, 0.3]], ['size' => 30]);
+        $stroke = $this->paint([[0, 100, 60, 1], [50, 140, 160, 0.5], [90, 180, 90, 1]], ['size' => 24, 'opacity' => 0.7]);
+        $over = $this->paint([[0, 90, 140, 1], [40, 250, 60, 1]], ['size' => 20]);
+        $before = $this->sheetPixels();
+        $alone = $this->printOf($stroke);
+        $answer = $this->change([$stroke], ['move' => ['dx' => 57, 'dy' => 33]]);
+        self::assertSame('Moved a stroke', $answer['words']['undo']);
+        $moved = $this->printOf($stroke);
+        self::assertNotSame([], $alone);
+        foreach ($alone as $place => $pixel) {
+            [$x, $y] = array_map(intval(...), explode(' ', $place));
+            self::assertSame($pixel, $moved[($x + 57).' '.($y + 33)] ?? 0);
+        }
+        self::assertCount(count(array_filter($alone)), array_filter($moved));
+        self::assertNotSame($before, $this->sheetPixels());
+        $after = $this->sheetPixels();
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        self::assertSame($before, $this->sheetPixels());
+        $this->postJson("/sheets/{$this->sheet->id}/redo")->assertOk();
+        self::assertSame($after, $this->sheetPixels());
+        // Moved back by hand it is the same too, and so is the order of strokes, changed and restored.
+        $this->change([$stroke], ['move' => ['dx' => -57, 'dy' => -33]]);
+        self::assertSame($before, $this->sheetPixels());
+        $this->change([$under], ['order' => 'top']);
+        self::assertNotSame($before, $this->sheetPixels());
+        self::assertSame([$stroke, $over, $under], $this->order4());
+        $this->change([$under], ['order' => 'down']);
+        self::assertSame([$stroke, $under, $over], $this->order4());
+        $this->change([$under], ['order' => 'bottom']);
+        self::assertSame([$under, $stroke, $over], $this->order4());
+        self::assertSame($before, $this->sheetPixels());
+        $this->change([$under, $stroke], ['order' => 'up']);
+        self::assertSame([$over, $under, $stroke], $this->order4());
+        $this->change([$over], ['order' => 'top']);
+        self::assertSame($before, $this->sheetPixels());
+    }
+
+    /** Everything that can be done to a stroke and put back again leaves the bytes as they were. */
+    public function test_a_stroke_gets_another_brush_size_ink_roll_or_layer_and_back(): void
+    {
+        $this->paint([[0, 60, 120, 1], [40, 330, 120, 1]]);
+        $stroke = $this->paint([[0, 80, 60, 1], [50, 200, 160, 0.5], [90, 320, 90, 1]], ['size' => 24]);
+        $before = $this->sheetPixels();
+        $others = [$this->brush(['size' => ['base' => 70], 'scatterAcross' => ['base' => 1]]), $this->brush(['laidAs' => ['base' => 'band, repeated']]), $this->brush(['driftHue' => ['base' => 120]])];
+        $seen = [];
+        foreach ($others as $brush) {
+            $words = $this->change([$stroke], ['brush' => $brush->id])['words'];
+            self::assertSame("Painted a stroke with {$brush->name}", $words['undo']);
+            self::assertSame([24.0, $brush->id], [(float) $words['strokes'][0]['size'], $words['strokes'][0]['brushId']]);
+            $seen[] = $this->sheetPixels();
+        }
+        $this->change([$stroke], ['brush' => $this->pen->id]);
+        self::assertSame($before, $this->sheetPixels());
+        self::assertCount(4, array_unique([$before, ...$seen]));
+        $changes = [
+            [['size' => 50], ['size' => 24]],
+            [['opacity' => 0.3], ['opacity' => 1]],
+            [['inks' => ['main' => '#b03a2e']], ['inks' => ['main' => '#24434c']]],
+            [['mode' => 'multiply'], ['mode' => 'normal']],
+            [['move' => ['turn' => 90]], ['move' => ['turn' => -90]]],
+            [['move' => ['mirrored' => true, 'dx' => 400]], ['move' => ['mirrored' => true, 'dx' => 400]]],
+        ];
+        foreach ($changes as [$there, $back]) {
+            $this->change([$stroke], $there);
+            self::assertNotSame($before, $this->sheetPixels(), json_encode($there));
+            $this->change([$stroke], $back);
+            self::assertSame($before, $this->sheetPixels(), json_encode($back));
+        }
+        $id = self::patches($this->postJson("/sheets/{$this->sheet->id}/layers", []))['words']['made'];
+        self::assertSame('A stroke put on layer “Layer 2”', $this->change([$stroke], ['layer' => $id])['words']['undo']);
+        self::assertSame(1, Layer::query()->findOrFail($id)->standing()->count());
+        $this->change([$stroke], ['layer' => $this->sheet->layer()->id]);
+        self::assertSame($before, $this->sheetPixels());
+        $this->change([$stroke], ['delete' => true]);
+        self::assertSame([], $this->taken(80, 60));
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        self::assertSame($before, $this->sheetPixels());
+    }
+
+    /** A smudge above a stroke that moves away has less to carry, and all of it is painted anew, far beyond the tiles of the stroke. */
+    public function test_strokes_that_take_up_what_lies_under_them_are_painted_anew(): void
+    {
+        $stroke = $this->paint([[0, 40, 40, 1]], ['size' => 60]);
+        $smudge = $this->brush(['does' => ['base' => 'smudges'], 'size' => ['base' => 30], 'smudgeStrength' => ['base' => 1]]);
+        $this->paint(array_map(fn (int $i): array => [$i * 10, 40 + 8 * $i, 40, 1], range(0, 40)), ['brush' => $smudge->id]);
+        $before = $this->sheetPixels();
+        self::assertGreaterThan(0, $this->at([150, 40])[0] & 255);
+        $this->change([$stroke], ['move' => ['dx' => 0, 'dy' => 160]]);
+        self::assertSame(0, $this->at([150, 40])[0]);
+        $this->change([$stroke], ['move' => ['dx' => 0, 'dy' => -160]]);
+        self::assertSame($before, $this->sheetPixels());
+    }
+
+    public function test_what_cannot_be_done_to_strokes_is_said_and_changes_nothing(): void
+    {
+        $stroke = $this->paint([[0, 60, 100, 1], [40, 300, 100, 1]]);
+        $other = Sheet::blank('Other', 400, 300);
+        $before = $this->sheetPixels();
+        $send = fn (array $body, ?Sheet $sheet = null) => $this->patchJson('/sheets/'.($sheet ?? $this->sheet)->id.'/taken', $body)->assertUnprocessable();
+        $send(['strokes' => [], 'delete' => true])->assertJsonPath('message', 'No stroke is taken up.');
+        $send(['strokes' => [$stroke], 'delete' => true], $other)->assertJsonPath('message', 'A stroke that was taken up is gone: it was deleted or taken back elsewhere.');
+        $send(['strokes' => [$stroke], 'move' => ['scale' => 90]])->assertJsonPath('message', 'Dabs would be 3600 px large; they can be from 1 to 2,000 px.');
+        $send(['strokes' => [$stroke], 'brush' => 9999])->assertJsonPath('message', 'This brush is gone. Choose another one.');
+        $send(['strokes' => [$stroke], 'order' => 'sideways']);
+        $send(['strokes' => 'all', 'delete' => true]);
+        $send(['strokes' => [1.5], 'delete' => true]);
+        $send(['strokes' => [$stroke], 'colour' => 'red']);
+        self::assertSame(1, Change::query()->count());
+        $this->patchJson("/sheets/{$this->sheet->id}/layers/{$this->sheet->layer()->id}", ['isLocked' => true])->assertOk();
+        $send(['strokes' => [$stroke], 'delete' => true])->assertJsonPath('message', 'The layer “Paint” is locked. Unlock it first.');
+        self::assertSame($before, $this->sheetPixels());
+    }
+
+    /** A brush that is changed, made anew or deleted later changes no stroke that is down. */
+    public function test_a_stroke_is_moved_with_the_brush_that_it_was_painted_with(): void
+    {
+        $stroke = $this->paint([[0, 60, 100, 1], [40, 200, 100, 1]]);
+        $alone = $this->printOf($stroke);
+        $this->postJson("/tips/{$this->pen->tip_id}/remake", ['list' => ['steps' => [['step' => 'clear-paper'], ['step' => 'trim', 'numbers' => ['margin' => 30]]]]])->assertOk();
+        $this->pen->update(['draft' => null]);
+        $this->deleteJson("/brushes/{$this->pen->id}")->assertOk();
+        $this->change([$stroke], ['move' => ['dx' => 100, 'dy' => 100]]);
+        foreach ($this->printOf($stroke) as $place => $pixel) {
+            [$x, $y] = array_map(intval(...), explode(' ', $place));
+            self::assertSame($alone[($x - 100).' '.($y - 100)] ?? 0, $pixel);
+        }
+    }
+
+    public function test_something_new_ends_the_way_to_what_was_undone_and_deletes_what_only_that_had_made(): void
+    {
+        $this->paint([[0, 60, 100, 1]]);
+        $this->postJson("/sheets/{$this->sheet->id}/layers", ['name' => 'Gone'])->assertOk();
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        self::assertSame([1, 2], [Stroke::query()->count(), Layer::query()->count()]);
+        $this->paint([[0, 90, 100, 1]]);
+        self::assertSame([1, 1, 1], [Stroke::query()->count(), Layer::query()->count(), Change::query()->count()]);
+        self::assertSame(1, $this->sheet->layer()->standing()->count());
+    }
+
+    /** The oldest steps are forgotten when all hold too much; what they did stays, and what they took away is deleted for good. */
+    public function test_the_history_has_a_budget(): void
+    {
+        $kept = $this->paint([[0, 60, 100, 1]]);
+        $gone = $this->paint([[0, 160, 100, 1]]);
+        $this->change([$gone], ['delete' => true]);
+        $pixels = $this->sheetPixels();
+        Change::query()->update(['bytes' => History::BUDGET + 1]);
+        $this->paint([[0, 260, 200, 1]]);
+        self::assertSame(1, Change::query()->count());
+        self::assertNull(Stroke::query()->find($gone));
+        self::assertNotNull(Stroke::query()->find($kept));
+        self::assertSame(1, self::patches($this->getJson("/sheets/{$this->sheet->id}/pixels"))['words']['steps']);
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        self::assertSame($pixels, $this->sheetPixels());
+        self::assertNull(self::patches($this->postJson("/sheets/{$this->sheet->id}/undo"))['words']['undo']);
+    }
+
+    /** @return array<string, mixed> */
+    private function order(): array
+    {
+        return ['stroke' => (string) Str::uuid(), 'brush' => $this->pen->id, 'roll' => 7, 'realPressure' => true, 'inks' => ['main' => '#24434c', 'second' => '#c8b27a']];
+    }
+
+    /**
+     * @param  list<list<float>>  $samples
+     * @param  array<string, mixed>  $more
+     * @return int the id of the stroke
+     */
+    private function paint(array $samples, array $more = []): int
+    {
+        $order = [...$this->order(), 'samples' => $samples, ...$more];
+        $this->postJson("/sheets/{$this->sheet->id}/pen/strokes", $order)->assertOk();
+
+        return Stroke::query()->where('uuid', $order['stroke'])->firstOrFail()->id;
+    }
+
+    /**
+     * @param  list<int>  $strokes
+     * @param  array<string, mixed>  $change
+     * @return array{words: array<string, mixed>, patches: list<array{x: int, y: int, picture: Bitmap}>}
+     */
+    private function change(array $strokes, array $change): array
+    {
+        return self::patches($this->patchJson("/sheets/{$this->sheet->id}/taken", ['strokes' => $strokes, ...$change]));
+    }
+
+    /** @return list<int> */
+    private function taken(int $x, int $y): array
+    {
+        return array_column($this->postJson("/sheets/{$this->sheet->id}/taken", ['x' => $x, 'y' => $y])->assertOk()->json('strokes'), 'id');
+    }
+
+    /** @return list<int> */
+    private function order4(): array
+    {
+        return array_values($this->sheet->layer()->standing()->pluck('id')->all());
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function stack(): array
+    {
+        return self::patches($this->getJson("/sheets/{$this->sheet->id}/pixels"))['words']['layers'];
+    }
+
+    /** All bits of a layer. */
+    private function pixels(int $layer): string
+    {
+        return hash('xxh128', (string) json_encode(DB::table('tiles')->where('layer_id', $layer)->orderBy('place')->get()->map(fn (object $t): array => [$t->place, hash('xxh128', (string) gzuncompress($t->pixels)), $t->rest === null ? '' : hash('xxh128', (string) gzuncompress($t->rest))])));
+    }
+
+    /** All bits of all layers that have any. */
+    private function sheetPixels(): string
+    {
+        return implode(' ', $this->sheet->layers()->get()->map(fn (Layer $layer): string => $this->pixels($layer->id))->unique()->reject(fn (string $hash): bool => $hash === hash('xxh128', '[]'))->all());
+    }
+
+    /** @return list<int> of the saved picture */
+    private function at(array ...$places): array
+    {
+        $picture = PictureFile::read((string) $this->get("/sheets/{$this->sheet->id}/picture")->assertOk()->getContent())->bitmap();
+
+        return array_map(fn (array $place): int => $picture->at(...$place), $places);
+    }
+
+    /** @return array<string, int> what is not empty, by “x y” */
+    private function printOf(int $stroke): array
+    {
+        $pixels = [];
+        foreach (self::patches($this->getJson("/sheets/{$this->sheet->id}/taken/{$stroke}/print"))['patches'] as $patch) {
+            foreach ($patch['picture']->pixels as $i => $pixel) {
+                $pixels[($patch['x'] + $i % $patch['picture']->width).' '.($patch['y'] + intdiv($i, $patch['picture']->width))] = $pixel;
+            }
+        }
+
+        return array_filter($pixels);
+    }
+
+    /**
+     * @param  list<array{x: int, y: int, picture: Bitmap}>  $patches
+     * @return list<int>
+     */
+    private static function pixelsOf(array $patches, array ...$places): array
+    {
+        return array_map(function (array $place) use ($patches): int {
+            foreach ($patches as $patch) {
+                [$x, $y] = [$place[0] - $patch['x'], $place[1] - $patch['y']];
+                if ($x >= 0 && $y >= 0 && $x < $patch['picture']->width && $y < $patch['picture']->height) {
+                    return $patch['picture']->at($x, $y);
+                }
+            }
+
+            return 0;
+        }, $places);
+    }
+}
