@@ -112,6 +112,8 @@ Route::delete('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'destro
 Route::post('/sheets/{sheet}/taken', [StrokeController::class, 'find'])->name('strokes.find');
 Route::patch('/sheets/{sheet}/taken', [StrokeController::class, 'change'])->name('strokes.change');
 Route::get('/sheets/{sheet}/taken/{stroke}/print', [StrokeController::class, 'print'])->whereNumber('stroke')->name('strokes.print');
+Route::get('/sheets/{sheet}/taken/{stroke}/strip', [StrokeController::class, 'strip'])->whereNumber('stroke')->name('strokes.strip');
+Route::get('/sheets/{sheet}/since/{revision}', [TryController::class, 'since'])->whereNumber('revision')->name('sheets.since');
 
 Route::get('/keep', [KeepController::class, 'show'])->name('keep');
 Route::get('/brushes/{brush}/strip', [BrushController::class, 'strip'])->withTrashed()->name('brushes.strip');

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Carbon;
 
 /**
  * One step in the history of a sheet.
  *
  * @property int $id
+ * @property Carbon|null $updated_at
  * @property int $sheet_id
  * @property string $words  what was done
  * @property list<array{table: string, id: int, before: array<string, scalar|null>, after: array<string, scalar|null>, made?: bool}> $rows

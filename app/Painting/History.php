@@ -9,6 +9,7 @@ use App\Models\Layer;
 use App\Models\Sheet;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -21,6 +22,12 @@ final readonly class History
 {
     /** Bytes of pixels that the changes of one sheet keep. */
     public const BUDGET = 96 * 1024 * 1024;
+
+    /** What is set by dragging: one such change follows another. */
+    private const DRAGGED = [['opacity'], ['recolour']];
+
+    /** s within which changes of the same thing are one step. */
+    private const ONE_STEP = 3;
 
     public function __construct(private TileStore $tiles)
     {
@@ -47,6 +54,47 @@ final readonly class History
 
             return $result;
         });
+    }
+
+    /**
+     * Changes one row. Where the last change changed the same of the same row a moment ago, both are one: a slider that is dragged is
+     * one step back, not fifty.
+     *
+     * @param  array<string, mixed>  $values
+     */
+    public function change(Sheet $sheet, string $words, Model $row, array $values): void
+    {
+        DB::connection()->transaction(function () use ($sheet, $words, $row, $values): void {
+            $last = $this->changes($sheet, false)->latest('id')->first();
+            $recorder = new ChangeRecorder($last ?? new Change);
+            $recorder->update($row, $values);
+            $new = $recorder->rows();
+            if ($new === []) {
+                return;
+            }
+            if ($last !== null && $this->goesOn($sheet, $last, $new[0])) {
+                $last->update(['words' => $words, 'rows' => [[...$last->rows[0], 'after' => $new[0]['after']]], 'revision' => $this->advance($sheet)]);
+
+                return;
+            }
+            $this->forgetUndone($sheet);
+            Change::query()->create(['sheet_id' => $sheet->id, 'words' => $words, 'rows' => $new, 'revision' => $this->advance($sheet)]);
+        });
+    }
+
+    /**
+     * Whether a change of a row goes on with the last change.
+     *
+     * @param  array{table: string, id: int, before: array<string, scalar|null>, after: array<string, scalar|null>, made?: bool}  $new
+     */
+    private function goesOn(Sheet $sheet, Change $last, array $new): bool
+    {
+        $row = $last->rows[0] ?? null;
+
+        return $row !== null && count($last->rows) === 1 && in_array(array_keys($new['after']), self::DRAGGED, true)
+            && [$row['table'], $row['id'], array_keys($row['after'])] === [$new['table'], $new['id'], array_keys($new['after'])]
+            && $last->updated_at?->gt(now()->subSeconds(self::ONE_STEP)) === true
+            && $this->changes($sheet, true)->doesntExist();
     }
 
     /** Takes the last change back. Null when there is none. */
@@ -86,7 +134,7 @@ final readonly class History
             }
             $change->update(['is_undone' => ! $isUndone, 'revision' => $this->advance($sheet)]);
 
-            return new Undone($change->words, $tiles, array_any($change->rows, fn (array $row): bool => $row['table'] !== 'strokes'));
+            return new Undone($change->words, self::merge($tiles, $this->shownAnew($change)), array_any($change->rows, fn (array $row): bool => $row['table'] !== 'strokes'));
         });
     }
 
@@ -149,6 +197,43 @@ final readonly class History
      */
     public function touchedSince(Sheet $sheet, int $revision): array
     {
-        return $this->tiles->touchedBy(Change::query()->where('sheet_id', $sheet->id)->where('revision', '>', $revision)->pluck('id')->all());
+        $changes = Change::query()->where('sheet_id', $sheet->id)->where('revision', '>', $revision)->get();
+        $touched = $this->tiles->touchedBy($changes->pluck('id')->all());
+        foreach ($changes as $change) {
+            $touched = self::merge($touched, $this->shownAnew($change));
+        }
+
+        return $touched;
+    }
+
+    /**
+     * All of the layers that a change recolours or brings back: their pixels are as they were, and are shown otherwise.
+     *
+     * @return array<int, list<string>> the engine's tiles, by their keys, for each layer
+     */
+    private function shownAnew(Change $change): array
+    {
+        $layers = [];
+        foreach ($change->rows as $row) {
+            if ($row['table'] === 'layers' && array_intersect(['recolour', 'is_gone'], array_keys($row['after'])) !== []) {
+                $layers[$row['id']] = $this->tiles->paintedPlaces($row['id']);
+            }
+        }
+
+        return $layers;
+    }
+
+    /**
+     * @param  array<int, list<string>>  $some
+     * @param  array<int, list<string>>  $more
+     * @return array<int, list<string>>
+     */
+    private static function merge(array $some, array $more): array
+    {
+        foreach ($more as $layer => $keys) {
+            $some[$layer] = array_values(array_unique([...$some[$layer] ?? [], ...$keys]));
+        }
+
+        return $some;
     }
 }

@@ -55,7 +55,7 @@ final readonly class LayerActions
         }
         $words = $this->describe($layer);
         $layer->refresh();
-        $this->history->record($sheet, $words, fn (ChangeRecorder $recorder) => $recorder->update($layer, $values));
+        $this->history->change($sheet, $words, $layer, $values);
     }
 
     /**
@@ -109,7 +109,7 @@ final readonly class LayerActions
             foreach ($layer->standing()->get() as $stroke) {
                 $recorder->update($stroke, ['is_down' => false]);
             }
-            $places = $this->tiles->paintedPlaces($layer);
+            $places = $this->tiles->paintedPlaces($layer->id);
             $areas = array_map(fn (string $key) => StrokeBuffer::area($key)->intersect($sheet->bounds()), array_combine($places, $places));
             $this->tiles->clear($layer, $recorder->change, $areas);
 

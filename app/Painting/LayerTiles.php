@@ -20,7 +20,7 @@ final class LayerTiles implements TileSource
 
     public function tile(string $key): ?array
     {
-        $this->painted ??= array_fill_keys($this->store->paintedPlaces($this->layer), true);
+        $this->painted ??= array_fill_keys($this->store->paintedPlaces($this->layer->id), true);
 
         return isset($this->painted[$key]) ? $this->store->parts($this->layer, [$key => StrokeBuffer::area($key)])[$key]->words : null;
     }

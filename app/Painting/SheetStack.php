@@ -47,7 +47,7 @@ final readonly class SheetStack
     {
         $keys = [];
         foreach ($sheet->layers()->get() as $layer) {
-            $keys += array_fill_keys($this->tiles->paintedPlaces($layer), true);
+            $keys += array_fill_keys($this->tiles->paintedPlaces($layer->id), true);
         }
 
         return $keys;

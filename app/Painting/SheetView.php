@@ -23,7 +23,7 @@ final readonly class SheetView
     {
         $patches = new PixelPatches;
         foreach ($sheet->layers()->get() as $layer) {
-            $this->add($patches, $sheet, $layer, $this->tiles->paintedPlaces($layer));
+            $this->add($patches, $sheet, $layer, $this->tiles->paintedPlaces($layer->id));
         }
 
         return $patches;
@@ -33,7 +33,7 @@ final readonly class SheetView
     public function layer(Sheet $sheet, Layer $layer): PixelPatches
     {
         $patches = new PixelPatches;
-        $this->add($patches, $sheet, $layer, $this->tiles->paintedPlaces($layer));
+        $this->add($patches, $sheet, $layer, $this->tiles->paintedPlaces($layer->id));
 
         return $patches;
     }

@@ -8,14 +8,18 @@ use App\Models\Brush;
 use App\Models\Layer;
 use App\Models\Sheet;
 use App\Models\Stroke;
+use App\Models\StrokeTextures;
 use Illuminate\Database\Eloquent\Collection;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Composite\PictureBackdrop;
 use Yarrowfog\Core\Paint\Tile\Effect;
 use Yarrowfog\Core\Paint\Tile\StrokeCoverage;
+use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Similarity;
 
 /** Strokes that are down, taken up again: found, shown, and changed. */
 final readonly class StrokeActions
@@ -27,6 +31,9 @@ final readonly class StrokeActions
     private const SEEN = 4000;
 
     public const MOST = 500;
+
+    /** px, width and height of a stroke as another brush would paint it. */
+    private const STRIP = [180, 64];
 
     public function __construct(private History $history, private LayerRepainter $repainter)
     {
@@ -106,6 +113,14 @@ final readonly class StrokeActions
         return $strokes;
     }
 
+    /** A stroke that was just laid. */
+    public function byUuid(Sheet $sheet, string $uuid): ?Stroke
+    {
+        $stroke = Stroke::query()->where('uuid', $uuid)->first();
+
+        return $stroke === null ? null : $this->standing($sheet, [$stroke->id])->first();
+    }
+
     /** @return array<string, mixed> what a page shows of a stroke */
     public function describe(Stroke $stroke): array
     {
@@ -139,6 +154,26 @@ final readonly class StrokeActions
         }
 
         return $patches;
+    }
+
+    /**
+     * A stroke as another brush would paint it, small.
+     *
+     * @throws InvalidInput where a part of the brush is gone
+     */
+    public function strip(Stroke $stroke, Brush $brush): Bitmap
+    {
+        $settings = StrokeChange::settingsWith($brush, $stroke->brush);
+        $area = $stroke->bounds()->grow((int) ceil($settings->base('size') / 4));
+        $scale = min(1.0, self::STRIP[0] / $area->width, self::STRIP[1] / $area->height);
+        $small = new Similarity($scale, 0, false, (self::STRIP[0] - $scale * $area->width) / 2 - $scale * $area->x, (self::STRIP[1] - $scale * $area->height) / 2 - $scale * $area->y);
+        $changed = clone $stroke;
+        $changed->fill(['brush' => $settings, 'textures' => StrokeTextures::of($brush->parts(), $settings), 'moved' => ($stroke->moved ?? new Similarity)->then($small)]);
+        $sheet = new Rect(0, 0, ...self::STRIP);
+        $paper = DeepBitmap::of(Bitmap::ofColour($sheet->width, $sheet->height, 0xFFFFFFFF));
+        $laid = $this->repainter->paint($changed, $sheet, new PictureBackdrop($paper));
+
+        return ($laid === null ? $paper : Compositor::over($paper, $sheet, $laid))->toBitmap();
     }
 
     /**

@@ -60,7 +60,7 @@ final readonly class StrokeChange
         $brush = $from->has('brush') ? Brush::query()->with('tip')->find($from->integer('brush', 1, PHP_INT_MAX)) ?? throw new InvalidInput('brush', 'This brush is gone. Choose another one.') : null;
 
         return new self(
-            $from->has('move') ? Similarity::read($from->object('move')) : null,
+            $from->has('move') ? self::readMove($from->object('move')) : null,
             $from->has('layer') ? $sheet->layerToPaintOn($from->integer('layer', 1, PHP_INT_MAX)) : null,
             $from->has('size') ? $from->number('size', 1, 2000) : null,
             $from->has('opacity') ? $from->number('opacity', 0, 1) : null,
@@ -71,6 +71,19 @@ final readonly class StrokeChange
             $from->has('order') ? $from->choice('order', self::ORDERS) : null,
             $from->has('delete') && $from->flag('delete'),
         );
+    }
+
+    /**
+     * @param  JsonReader  $from  a similarity about the place x, y, which stays where it is before the stroke is moved; about the origin
+     *                            where none is given
+     *
+     * @throws InvalidInput
+     */
+    private static function readMove(JsonReader $from): Similarity
+    {
+        $still = Similarity::read($from->without('x')->without('y'));
+
+        return Similarity::about($from->number('x', -1e6, 1e6, 0.0), $from->number('y', -1e6, 1e6, 0.0), $still->scale, $still->turn, $still->mirrored, $still->dx, $still->dy);
     }
 
     /** Whether strokes must be painted anew for it; only their order changes otherwise. */
@@ -105,6 +118,12 @@ final readonly class StrokeChange
         }
 
         return $values;
+    }
+
+    /** What a brush paints a stroke with that another one painted. */
+    public static function settingsWith(Brush $brush, BrushSettings $was): BrushSettings
+    {
+        return (new self(null, null, null, null, [], null, null, $brush, null, false))->settings($was);
     }
 
     /** Another brush paints at the size, opacity and in the inks of the one before, unless others are given. */

@@ -36,9 +36,9 @@ final class TileStore
     }
 
     /** @return list<string> the engine's tiles that hold paint, by their keys */
-    public function paintedPlaces(Layer $layer): array
+    public function paintedPlaces(int $layer): array
     {
-        return self::keys(array_values(array_filter(DB::table('tiles')->where('layer_id', $layer->id)->pluck('place')->all(), is_string(...))));
+        return self::keys(array_values(array_filter(DB::table('tiles')->where('layer_id', $layer)->pluck('place')->all(), is_string(...))));
     }
 
     /**

@@ -118,7 +118,11 @@ final class Chrome
 
     public function click(string $css): void
     {
-        $this->find($css)->click();
+        $this->wait("“{$css}” to be clicked", function () use ($css): bool {
+            $this->find($css)->click();
+
+            return true;
+        });
     }
 
     public function upload(string $css, string $file): void

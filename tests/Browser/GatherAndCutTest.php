@@ -38,7 +38,7 @@ final class GatherAndCutTest extends BrowserTestCase
         // Stamped on black, nothing around it is brighter than the black.
         $chrome->press('Try');
         $chrome->waitForPath('/try/');
-        $chrome->find('canvas[data-loaded=yes]');
+        $chrome->find('[data-surface][data-loaded=yes]');
         $chrome->pen('canvas', [[0.5, 0.5, 1.0]]);
         $this->waitForUndo();
         $sheet = $this->sheet();
@@ -115,7 +115,7 @@ final class GatherAndCutTest extends BrowserTestCase
         $chrome->wait('a swatch', fn (): bool => $this->painted('main canvas') > 0);
         $chrome->press('Try');
         $chrome->waitForPath('/try/');
-        $chrome->find('canvas[data-loaded=yes]');
+        $chrome->find('[data-surface][data-loaded=yes]');
         $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 30, 0.5, 0.7], range(0, 30)));
         $this->waitForUndo();
         self::assertNotNull($this->inked($this->sheet()));
@@ -142,11 +142,11 @@ final class GatherAndCutTest extends BrowserTestCase
         $chrome->press('Good');
         $chrome->press('Try');
         $chrome->waitForPath('/try/');
-        $chrome->find('canvas[data-loaded=yes]');
+        $chrome->find('[data-surface][data-loaded=yes]');
         $before = $this->sheet();
-        $shown = (int) $chrome->run('return Number(document.querySelector("canvas").dataset.shown || 0)');
+        $shown = (int) $chrome->run('return Number(document.querySelector("[data-surface]").dataset.shown || 0)');
         $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 30, 0.8, 0.8], range(0, 30)));
-        $chrome->wait('the stroke to be laid', fn (): bool => (int) $chrome->run('return Number(document.querySelector("canvas").dataset.shown || 0)') > $shown && $this->sheet()->pixels !== $before->pixels);
+        $chrome->wait('the stroke to be laid', fn (): bool => (int) $chrome->run('return Number(document.querySelector("[data-surface]").dataset.shown || 0)') > $shown && $this->sheet()->pixels !== $before->pixels);
         $after = $this->sheet();
         $box = $this->inked(new Bitmap($after->width, $after->height, array_map(fn (int $a, int $b): int => $a === $b ? 0 : 255, $before->pixels, $after->pixels)));
         self::assertNotNull($box);

@@ -13,7 +13,7 @@ final class MarkTest extends BrowserTestCase
         $chrome->open('/gather');
         $chrome->press('Draw a mark');
         $chrome->waitForPath('/marks/');
-        $chrome->find('canvas[data-loaded=yes]');
+        $chrome->find('[data-surface][data-loaded=yes]');
         $chrome->press('Mirror left and right');
         $chrome->press('Lines through the middle, places snap to them');
         // With Shift held, a crooked movement becomes a straight line.
@@ -39,7 +39,7 @@ final class MarkTest extends BrowserTestCase
         $chrome->open('/gather');
         $chrome->press('Draw a mark');
         $chrome->waitForPath('/marks/');
-        $chrome->find('canvas[data-loaded=yes]');
+        $chrome->find('[data-surface][data-loaded=yes]');
         $at = fn (float $x): array => (array) $chrome->run('const c = document.querySelector("canvas"); return [...c.getContext("2d").getImageData(Math.round(arguments[0] * c.width), Math.round(c.height / 2), 1, 1).data]', $x);
         $chrome->press('own colours');
         $chrome->run('const i = document.querySelector("[aria-label=\"Colour to draw with\"]"); i.value = "#b03060"; i.dispatchEvent(new Event("input", { bubbles: true }))');

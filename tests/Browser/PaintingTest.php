@@ -23,7 +23,7 @@ final class PaintingTest extends BrowserTestCase
     {
         $chrome = $this->onFreshSheet();
         // A real pen moves slowly from left to right and lifts; pieces must have shown before it did.
-        $chrome->run('window.live = 0; window.lifted = false; const c = document.querySelector("canvas"); c.addEventListener("paint-shown", () => { if (!window.lifted) window.live++; }); c.addEventListener("pointerup", () => { window.lifted = true; })');
+        $chrome->run('window.live = 0; window.lifted = false; const c = document.querySelector("[data-surface]"); c.addEventListener("paint-shown", () => { if (!window.lifted) window.live++; }); c.addEventListener("pointerup", () => { window.lifted = true; })');
         $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 60, 0.5, 0.7], range(0, 60)), every: 20);
         $this->waitForUndo(true);
         self::assertGreaterThan(3, $chrome->run('return window.live'));
@@ -45,7 +45,7 @@ final class PaintingTest extends BrowserTestCase
         $chrome = $this->onFreshSheet();
         $stroke = array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.4, 0.7], range(0, 20));
         // The system takes the pen away in the middle: the page never hears of its lifting.
-        $chrome->run('const c = document.querySelector("canvas"); let moves = 0; c.addEventListener("pointermove", (e) => { if (++moves === 10) { c.releasePointerCapture(e.pointerId); } }); c.addEventListener("pointerup", (e) => e.stopImmediatePropagation(), { capture: true, once: true })');
+        $chrome->run('const c = document.querySelector("[data-surface]"); let moves = 0; c.addEventListener("pointermove", (e) => { if (++moves === 10) { c.releasePointerCapture(e.pointerId); } }); c.addEventListener("pointerup", (e) => e.stopImmediatePropagation(), { capture: true, once: true })');
         $chrome->pen('canvas', $stroke);
         $this->waitForUndo(true);
         $half = $this->ink();
@@ -285,7 +285,7 @@ final class PaintingTest extends BrowserTestCase
         $chrome->press('New sheet');
         $chrome->press('Make it');
         $chrome->wait('a new sheet', fn (): bool => $chrome->path() !== $before && str_contains($chrome->text('h1'), 'Sheet'));
-        $chrome->find('canvas[data-loaded=yes]');
+        $chrome->find('[data-surface][data-loaded=yes]');
 
         return $chrome;
     }

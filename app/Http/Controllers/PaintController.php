@@ -11,6 +11,7 @@ use App\Painting\LivePainter;
 use App\Painting\PixelPatches;
 use App\Painting\SheetPainter;
 use App\Painting\SheetView;
+use App\Painting\StrokeActions;
 use App\Painting\StrokeRequest;
 use App\Painting\Undone;
 use Illuminate\Http\Request;
@@ -33,7 +34,7 @@ final class PaintController
             : $answer['patches']->answer(['state' => $answer['state'], 'provisional' => $answer['provisional']]);
     }
 
-    public function stroke(Request $request, Sheet $sheet, SheetPainter $painter, SheetView $view): Response
+    public function stroke(Request $request, Sheet $sheet, SheetPainter $painter, SheetView $view, StrokeActions $strokes): Response
     {
         $body = JsonBody::read($request)->keys([...StrokeRequest::KEYS, 'samples']);
         $samples = Trace::readSamples($body);
@@ -42,7 +43,10 @@ final class PaintController
         }
         $order = StrokeRequest::read($body);
 
-        return $painter->finish($sheet, $order, new Trace($samples, $order->realPressure))->answer($view->words($sheet));
+        $patches = $painter->finish($sheet, $order, new Trace($samples, $order->realPressure));
+        $laid = $strokes->byUuid($sheet, $order->stroke);
+
+        return $patches->answer([...$view->words($sheet), 'laid' => $laid === null ? null : $strokes->describe($laid)]);
     }
 
     /** Fills the closed space around a place; sheets to draw a mark on are small enough to be gone through at once. */

@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\JsonBody;
+use App\Models\Brush;
 use App\Models\Sheet;
 use App\Painting\SheetView;
 use App\Painting\StrokeActions;
 use App\Painting\StrokeChange;
+use App\Pictures\PictureFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response as FileResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\Raster\Rect;
 
@@ -40,6 +43,15 @@ final readonly class StrokeController
     public function print(Sheet $sheet, int $stroke): Response
     {
         return $this->actions->print($sheet, $this->actions->find($sheet, [$stroke])->firstOrFail())->answer();
+    }
+
+    /** A stroke as another brush would paint it, as a small PNG. */
+    public function strip(Request $request, Sheet $sheet, int $stroke): FileResponse
+    {
+        $brush = Brush::query()->with('tip')->findOrFail($request->integer('brush'));
+        $picture = $this->actions->strip($this->actions->find($sheet, [$stroke])->firstOrFail(), $brush);
+
+        return response(PictureFile::png($picture), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'no-store']);
     }
 
     public function change(Request $request, Sheet $sheet): Response

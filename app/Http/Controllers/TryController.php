@@ -9,6 +9,8 @@ use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Models\Brush;
 use App\Models\Sheet;
+use App\Painting\History;
+use App\Painting\PixelPatches;
 use App\Painting\SheetPicture;
 use App\Painting\SheetView;
 use Illuminate\Contracts\View\View;
@@ -59,7 +61,22 @@ final class TryController
 
     public function pixels(Sheet $sheet, SheetView $view): Response
     {
-        return $view->all($sheet)->answer($view->words($sheet, withStack: true));
+        // The words first: pixels that are newer than them are only sent once more.
+        $words = $view->words($sheet, withStack: true);
+
+        return $view->all($sheet)->answer($words);
+    }
+
+    /** What another page did on the sheet since. */
+    public function since(Sheet $sheet, int $revision, History $history, SheetView $view): Response
+    {
+        if ($sheet->revision === $revision) {
+            return (new PixelPatches)->answer(['revision' => $revision]);
+        }
+        // The words first: what comes between them and the pixels is told by the next answer.
+        $words = $view->words($sheet, withStack: true);
+
+        return $view->at($sheet, $history->touchedSince($sheet, $revision))->answer($words);
     }
 
     public function download(Request $request, Sheet $sheet, SheetPicture $pictures): FileResponse

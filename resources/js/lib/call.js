@@ -1,7 +1,7 @@
 /**
  * @typedef {Record<string, any>} Answer  JSON of the server
  * @typedef {{ method?: string, json?: unknown, form?: FormData, signal?: AbortSignal, keepalive?: boolean }} Sent
- * @typedef {{ x: number, y: number, image: ImageData }} Patch
+ * @typedef {{ x: number, y: number, image: ImageData, layer: number }} Patch
  */
 
 /** The server said no: a sentence for the painter, and what it is about. */
@@ -116,11 +116,11 @@ export async function callForPixels(url, options) {
     const length = new DataView(buffer).getUint32(0);
     const words = JSON.parse(new TextDecoder().decode(new Uint8Array(buffer, 4, length)));
     let at = 4 + length;
-    const patches = words.patches.map((/** @type {number[]} */ [x, y, width, height]) => {
+    const patches = words.patches.map((/** @type {number[]} */ [x, y, width, height, layer = 0]) => {
         const bytes = new Uint8ClampedArray(buffer, at, width * height * 4);
         at += bytes.length;
 
-        return { x, y, image: new ImageData(bytes, width, height) };
+        return { x, y, image: new ImageData(bytes, width, height), layer };
     });
 
     return { words, patches };

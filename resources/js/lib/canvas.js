@@ -3,7 +3,7 @@
  *
  * @param {HTMLCanvasElement} canvas
  */
-function flat(canvas) {
+export function flat(canvas) {
     return /** @type {CanvasRenderingContext2D} */ (canvas.getContext('2d'));
 }
 

@@ -1,6 +1,7 @@
 import { callForPixels } from './call';
 import { anyRoll, uuid } from './data';
-import { enlargedAbout } from './canvas';
+import { countOn, enlargedAbout } from './canvas';
+import { LayerCanvases } from './layer-canvases';
 import { catchPan } from './pan';
 import { catchPen } from './pen';
 import { Strokes } from './strokes';
@@ -12,22 +13,23 @@ import { NonReactive } from './non-reactive';
  */
 export class SheetView extends NonReactive {
     /**
-     * @param {object} options  url, canvas, mat (the element around it), order() for the brush in hand,
-     *                          onPen(isPen), onHistory(words), say(message), onWait(names) if it wants to know,
-     *                          guides (see rooms/mark.js) where there are some
+     * @param {object} options  url, surface, its width and height in px of the sheet, mat (the element around it), order() for the
+     *                          brush in hand, onPen(isPen), onHistory(words), say(message), onWait(names) if it wants to know,
+     *                          mayPaint() where the hand does other things too, guides (see rooms/mark.js) where there are some
      */
     constructor(options) {
         super();
         Object.assign(this, options);
-        this.context = this.canvas.getContext('2d');
+        this.layers = new LayerCanvases(this.surface, this.width, this.height);
         this.scale = 1;
         this.x = 0;
         this.y = 0;
-        this.strokes = new Strokes(this.url, (patches) => this.show(patches), (words) => this.onHistory(words), this.say, (names) => this.onWait?.(names));
+        this.revision = 0;
+        this.strokes = new Strokes(this.url, (patches) => this.show(patches), (words) => this.hear(words), this.say, (names) => this.onWait?.(names));
         this.fit();
-        catchPen(this.canvas, {
+        catchPen(this.surface, {
             toPlace: (x, y) => this.toPlace(x, y),
-            mayBegin: (event) => !this.panning && !this.#fills(event) && this.order() !== null,
+            mayBegin: (event) => !this.panning && (this.mayPaint?.(event) ?? true) && !this.#fills(event) && this.order() !== null,
             begin: (sample, isPen, event) => this.#begin(sample, isPen, event),
             move: (samples) => this.#move(samples),
             end: (samples) => this.#end(samples),
@@ -52,7 +54,7 @@ export class SheetView extends NonReactive {
         try {
             const { words, patches } = await callForPixels(`${this.url}/pen/fills`, { json: { stroke: uuid(), x, y, ink } });
             this.show(patches);
-            this.onHistory(words);
+            this.hear(words);
         } catch (error) {
             this.say(error.message);
         }
@@ -102,21 +104,21 @@ export class SheetView extends NonReactive {
     async load() {
         try {
             const { words, patches } = await callForPixels(`${this.url}/pixels`, { method: 'GET' });
+            this.revision = words.revision;
+            this.layers.stack(words.layers);
             this.show(patches);
-            this.onHistory(words);
-            this.canvas.dataset.loaded = 'yes';
+            this.hear(words);
+            this.surface.dataset.loaded = 'yes';
         } catch (error) {
             this.say(error.message);
         }
     }
 
     show(patches) {
-        for (const { x, y, image } of patches) {
-            this.context.putImageData(image, x, y);
-        }
+        this.layers.put(patches);
         if (patches.length) {
-            this.canvas.dataset.shown = String(Number(this.canvas.dataset.shown || 0) + 1);
-            this.canvas.dispatchEvent(new CustomEvent('paint-shown', { bubbles: true }));
+            countOn(this.surface, 'shown');
+            this.surface.dispatchEvent(new CustomEvent('paint-shown', { bubbles: true }));
         }
     }
 
@@ -124,26 +126,41 @@ export class SheetView extends NonReactive {
     async history(way) {
         await this.strokes.tail;
         try {
-            const { words, patches } = await callForPixels(`${this.url}/${way}`);
-            this.show(patches);
-            this.onHistory(words);
+            this.take(await callForPixels(`${this.url}/${way}`));
         } catch (error) {
             this.say(error.message);
         }
     }
 
-    toPlace(clientX, clientY) {
-        const box = this.canvas.getBoundingClientRect();
+    /** Shows what an answer says of the layers and their pixels. */
+    take({ words, patches }) {
+        if (words.layers) {
+            this.layers.stack(words.layers);
+        }
+        this.show(patches);
+        this.hear(words);
+    }
 
-        return [((clientX - box.left) * this.canvas.width) / box.width, ((clientY - box.top) * this.canvas.height) / box.height];
+    /** The state that the sheet is in now. Where it went on by more than one step somebody else did something too. */
+    hear(words) {
+        const isBehind = words.revision > this.revision + 1;
+        this.revision = isBehind ? this.revision : (words.revision ?? this.revision);
+        this.surface.dataset.revision = String(this.revision);
+        this.onHistory(words);
+    }
+
+    toPlace(clientX, clientY) {
+        const box = this.surface.getBoundingClientRect();
+
+        return [((clientX - box.left) * this.width) / box.width, ((clientY - box.top) * this.height) / box.height];
     }
 
     fit() {
         const { clientWidth: width, clientHeight: height } = this.mat;
         const room = { left: 24, top: 20, right: 24, bottom: 24, ...this.room };
-        this.scale = Math.min(1, (width - room.left - room.right) / this.canvas.width, (height - room.top - room.bottom) / this.canvas.height);
-        this.x = room.left + (width - room.left - room.right - this.canvas.width * this.scale) / 2;
-        this.y = room.top + (height - room.top - room.bottom - this.canvas.height * this.scale) / 2;
+        this.scale = Math.min(1, (width - room.left - room.right) / this.width, (height - room.top - room.bottom) / this.height);
+        this.x = room.left + (width - room.left - room.right - this.width * this.scale) / 2;
+        this.y = room.top + (height - room.top - room.bottom - this.height * this.scale) / 2;
         this.place();
     }
 
@@ -162,14 +179,15 @@ export class SheetView extends NonReactive {
     }
 
     place() {
-        const style = this.canvas.style;
-        style.left = `${this.x}px`;
-        style.top = `${this.y}px`;
-        style.width = `${this.canvas.width * this.scale}px`;
-        style.height = `${this.canvas.height * this.scale}px`;
+        const style = this.surface.style;
+        // On whole px of the screen, so that a sheet at 100 % is shown px for px.
+        style.left = `${Math.round(this.x)}px`;
+        style.top = `${Math.round(this.y)}px`;
+        style.width = `${this.width * this.scale}px`;
+        style.height = `${this.height * this.scale}px`;
         style.imageRendering = this.scale >= 3 ? 'pixelated' : 'auto';
         this.onView?.(this.scale);
-        this.canvas.dispatchEvent(new CustomEvent('view-moved'));
+        this.surface.dispatchEvent(new CustomEvent('view-moved'));
     }
 
     #catchView() {

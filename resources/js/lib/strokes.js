@@ -48,6 +48,11 @@ export class Strokes extends NonReactive {
         this.tail = this.tail.then(() => stroke.paint()).then(() => this.#sendWaiting());
     }
 
+    /** Whether the pen is down, or something it drew is on its way. */
+    get isPainting() {
+        return this.waiting.length > 0 || (this.current !== undefined && !this.current.ended);
+    }
+
     move(samples) {
         this.current.move(samples);
     }

@@ -1,6 +1,6 @@
 import { call } from '../lib/call';
 import { extended, pageData } from '../lib/data';
-import { painting } from './try';
+import { painting } from '../trying/painting';
 
 /** What a mark can become, by the kind of tip. */
 const KINDS = [

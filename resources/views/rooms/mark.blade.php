@@ -5,10 +5,10 @@
         <dt><kbd>Ctrl Z</kbd></dt><dd>undo a stroke</dd>
         <dt><kbd>Ctrl Shift Z</kbd></dt><dd>lay it again</dd>
     </x-slot:keys>
-    <x-data id="mark-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id)], 'keepUrl' => route('mark.keep', $sheet), 'drawnUrl' => route('mark.drawn', $sheet), 'width' => $sheet->width, 'height' => $sheet->height, 'inHand' => $pen->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
+    <x-data id="mark-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height], 'keepUrl' => route('mark.keep', $sheet), 'drawnUrl' => route('mark.drawn', $sheet), 'width' => $sheet->width, 'height' => $sheet->height, 'inHand' => $pen->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
     <main x-data="markRoom" class="grid min-h-0 grid-cols-[minmax(0,1fr)_300px] gap-[14px] px-5 py-[14px]">
         <section aria-label="Sheet to draw on" x-ref="mat" class="relative min-h-0 overflow-hidden rounded-[10px] bg-[#9a9a9a]">
-            <div class="absolute inset-0" :class="placing ? 'pointer-events-none' : ''"><canvas x-ref="sheet" width="{{ $sheet->width }}" height="{{ $sheet->height }}" class="absolute shadow-[0_2px_12px_#0003]" :class="tinted ? 'backdrop-tint' : 'bg-white'" role="img" aria-label="Blank sheet: draw here with pen or mouse"></canvas></div>
+            <div class="absolute inset-0" :class="placing ? 'pointer-events-none' : ''"><div x-ref="sheet" data-surface class="absolute shadow-[0_2px_12px_#0003]" :class="tinted ? 'backdrop-tint' : 'bg-white'" role="img" aria-label="Blank sheet: draw here with pen or mouse"></div></div>
             <svg x-ref="lines" class="pointer-events-none absolute overflow-visible" viewBox="0 0 {{ $sheet->width }} {{ $sheet->height }}" preserveAspectRatio="xMidYMid meet" aria-hidden="true">
                 <path d="M-9999-9999H19999V19999H-9999ZM0 0V{{ $sheet->height }}H{{ $sheet->width }}V0Z" fill="#9a9a9a" fill-opacity="0.88" fill-rule="evenodd" x-show="placing" />
                 <rect width="{{ $sheet->width }}" height="{{ $sheet->height }}" fill="none" stroke="#d9a720" stroke-width="2" x-show="placing" />

@@ -1,20 +1,30 @@
 <x-layout room="try" :title="$sheet->name">
     <x-slot:keys>
         <dt><kbd>,</kbd> <kbd>.</kbd></dt><dd>smaller, larger brush</dd>
-        <dt><kbd>Ctrl Z</kbd></dt><dd>undo a stroke</dd>
-        <dt><kbd>Ctrl Shift Z</kbd></dt><dd>lay it again</dd>
+        <dt><kbd>Ctrl Z</kbd></dt><dd>undo the last thing done</dd>
+        <dt><kbd>Ctrl Shift Z</kbd></dt><dd>do it again</dd>
+        <dt><kbd>T</kbd></dt><dd>take up strokes, or paint again</dd>
+        <dt>arrows</dt><dd>move what is taken up by 1 px, with <kbd>Shift</kbd> by 10</dd>
+        <dt><kbd>Delete</kbd> <kbd>Esc</kbd></dt><dd>delete it, let it go</dd>
+        <dt><kbd>H</kbd></dt><dd>hide or show the layer in hand</dd>
+        <dt><kbd>Page Up</kbd> <kbd>Page Down</kbd></dt><dd>the layer above, below; with <kbd>Alt</kbd> it changes places</dd>
         <dt><kbd>Space</kbd></dt><dd>hold to move the sheet</dd>
         <dt><kbd>Ctrl</kbd> wheel</dt><dd>zoom</dd>
     </x-slot:keys>
-    <x-data id="try-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id)], 'sheetsUrl' => route('sheets.store'), 'inHand' => $inHand?->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
+    <x-data id="try-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height, 'paper' => $sheet->paper], 'sheetsUrl' => route('sheets.store'), 'inHand' => $inHand?->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
     <main x-data="tryRoom" class="relative min-h-0 overflow-hidden bg-[#9a9a9a]">
         <div x-ref="mat" class="absolute inset-0 overflow-hidden">
-            <canvas x-ref="sheet" width="{{ $sheet->width }}" height="{{ $sheet->height }}" class="paper absolute shadow-[0_2px_12px_#0003]" role="img" aria-label="{{ $sheet->name }}: paint here with pen or mouse"></canvas>
+            <div x-ref="sheet" data-surface class="absolute shadow-[0_2px_12px_#0003]" role="img" aria-label="{{ $sheet->name }}: paint here with pen or mouse"></div>
+            <x-try.handles :sheet="$sheet" />
         </div>
         <div class="absolute left-[14px] right-[14px] top-[12px] flex flex-wrap items-center gap-[6px]" x-on:keydown.escape="closeMenus">
             <h1 class="on-mat m-0 font-title text-[15px]">{{ $sheet->name }} <span class="font-sans text-[12.5px] font-normal text-stone">{{ number_format($sheet->width) }} × {{ number_format($sheet->height) }} px</span></h1>
-            <button type="button" class="on-mat" x-on:click="undo" :disabled="!canUndo">Undo</button>
-            <button type="button" class="on-mat" x-on:click="redo" :disabled="!canRedo">Redo</button>
+            <button type="button" class="on-mat" x-on:click="undo" :disabled="!canUndo" :title="undoWords">Undo</button>
+            <button type="button" class="on-mat" x-on:click="redo" :disabled="!canRedo" :title="redoWords">Redo</button>
+            <span class="on-mat flex gap-[2px] p-[3px]" role="group" aria-label="What the hand does">
+                <button type="button" class="choice" :aria-pressed="!isTaking" x-on:click="startPaintingAgain">Paint</button>
+                <button type="button" class="choice" :aria-pressed="isTaking" x-on:click="startTaking">Take up</button>
+            </span>
             <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="size-[24px]" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="h-[24px] w-[52px] text-center tabular-nums" x-on:click="fit" x-text="zoom" title="Fit the sheet"></button><button type="button" class="size-[24px]" x-on:click="closer" aria-label="Closer">+</button></span>
             <p class="m-0 rounded bg-fog-50 px-2 py-1 text-[13px] text-madder" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
             <span class="on-mat ml-auto text-stone" x-text="penWords"></span>
@@ -46,6 +56,11 @@
                     <button class="firm mt-2">Make it</button>
                 </form>
             </div>
+        </div>
+        <div class="absolute bottom-[124px] right-[14px] top-[58px] flex w-[238px] flex-col justify-start gap-[10px]">
+            <x-try.taken />
+            <x-try.layers />
+            <p class="on-mat m-0 text-[12px] text-stone" x-show="!showsTaken" x-text="historyWords" data-history></p>
         </div>
         <div class="absolute inset-x-[14px] bottom-[14px] flex h-[96px] items-center gap-[14px] rounded-[12px] bg-fog-50 px-[14px] shadow-[0_2px_10px_#0003]">
             <span class="flex flex-none flex-col gap-[5px]">

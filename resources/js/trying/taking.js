@@ -1,0 +1,403 @@
+import { call, callForPixels } from '../lib/call';
+import { frozen } from '../lib/data';
+import { debounce } from '../lib/latest-wins';
+
+const REST = 250;
+/** px on the screen by which the pointer may slip in a press that is no drag. */
+const SLIP = 4;
+const STILL = { dx: 0, dy: 0, scale: 1, turn: 0 };
+
+/**
+ * Strokes that are down, taken up again: the last one painted, or those that are pointed at. Handles stand around
+ * them; what is dragged follows as a print of its own, and is painted by the engine when it is let go.
+ */
+export const taking = {
+    isTaking: false,
+    takenUp: frozen([]),
+    carried: STILL,
+    frame: null,
+    handleScale: 1,
+    strips: frozen([]),
+    roomBusy: false,
+
+    initTaking() {
+        this.unsentStroke = {};
+        this.sendStrokeSoon = debounce(REST, () => this.sendStroke());
+        this.$refs.sheet.addEventListener('view-moved', () => this.placeHandles());
+        this.$refs.sheet.addEventListener('pointerdown', (event) => this.pressToTake(event));
+        this.$refs.sheet.addEventListener('pointermove', (event) => this.dragFrame(event));
+        this.$refs.sheet.addEventListener('pointerup', (event) => this.endFrame(event));
+        window.addEventListener('keydown', (event) => this.takingKey(event));
+        this.placeHandles();
+    },
+    /** The stroke that was just painted has handles until the next press elsewhere. */
+    takeLast(stroke) {
+        this.letGo();
+        if (stroke) {
+            this.takenUp = frozen([frozen(stroke)]);
+        }
+    },
+    startTaking() {
+        this.isTaking = true;
+        this.message = '';
+    },
+    startPaintingAgain() {
+        this.isTaking = false;
+        this.letGo();
+    },
+    letGo() {
+        this.takenUp = frozen([]);
+        this.strips = frozen([]);
+        this.carried = STILL;
+        this.ghost?.remove();
+        this.ghost = null;
+    },
+    get hasTaken() {
+        return this.takenUp.length > 0;
+    },
+    get showsTaken() {
+        return this.hasTaken && this.isTaking;
+    },
+    get one() {
+        return this.takenUp.length === 1 ? this.takenUp[0] : null;
+    },
+    get takenTitle() {
+        return this.one ? this.one.brush : `${this.takenUp.length} strokes`;
+    },
+    get takenWords() {
+        if (!this.one) {
+            return 'Taken up together.';
+        }
+        const at = this.one.at ? new Date(this.one.at) : null;
+
+        return at ? `Painted ${at.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}, ${at.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : '';
+    },
+
+    // —— where it stands ——
+    get box() {
+        const areas = this.takenUp.map((stroke) => stroke.area).filter(([, , width, height]) => width > 0 && height > 0);
+        const left = Math.min(...areas.map((area) => area[0]));
+        const top = Math.min(...areas.map((area) => area[1]));
+
+        return areas.length === 0 ? [0, 0, 0, 0] : [left, top, Math.max(...areas.map((area) => area[0] + area[2])) - left, Math.max(...areas.map((area) => area[1] + area[3])) - top];
+    },
+    get boxX() {
+        return this.box[0];
+    },
+    get boxY() {
+        return this.box[1];
+    },
+    get boxWidth() {
+        return this.box[2];
+    },
+    get boxHeight() {
+        return this.box[3];
+    },
+    get handleRadius() {
+        return 7 * this.handleScale;
+    },
+    get lineWidth() {
+        return 1.5 * this.handleScale;
+    },
+    get isWide() {
+        return this.box[2] > 2 * this.box[3];
+    },
+    get boxRight() {
+        return this.box[0] + this.box[2];
+    },
+    get boxBottom() {
+        return this.box[1] + this.box[3];
+    },
+    get turnX() {
+        return this.box[0] + this.box[2] / 2;
+    },
+    get turnY() {
+        return this.box[1] - 26 * this.handleScale;
+    },
+    get gripY() {
+        return this.box[1] + this.box[3] + 18 * this.handleScale;
+    },
+    /** How the handles are drawn while something is dragged. */
+    get carriedTransform() {
+        const { dx, dy, scale, turn, x = 0, y = 0 } = this.carried;
+
+        return `translate(${dx + x} ${dy + y}) rotate(${turn}) scale(${scale}) translate(${-x} ${-y})`;
+    },
+    get frameBox() {
+        const { x0 = 0, y0 = 0, x1 = 0, y1 = 0 } = this.frame ?? {};
+
+        return { x: Math.min(x0, x1), y: Math.min(y0, y1), width: Math.abs(x1 - x0), height: Math.abs(y1 - y0) };
+    },
+    get frameX() {
+        return this.frameBox.x;
+    },
+    get frameY() {
+        return this.frameBox.y;
+    },
+    get frameWidth() {
+        return this.frameBox.width;
+    },
+    get frameHeight() {
+        return this.frameBox.height;
+    },
+    placeHandles() {
+        const { left, top, width, height } = this.$refs.sheet.style;
+        Object.assign(this.$refs.handles.style, { left, top, width, height });
+        this.handleScale = 1 / (this.view?.scale ?? 1);
+    },
+
+    // —— taking up ——
+    pressToTake(event) {
+        if (!this.isTaking || this.view.panning || event.button !== 0) {
+            return;
+        }
+        const [x, y] = this.view.toPlace(event.clientX, event.clientY);
+        this.frame = { x0: x, y0: y, x1: x, y1: y, atX: event.clientX, atY: event.clientY, isDrawn: false };
+        this.$refs.sheet.setPointerCapture(event.pointerId);
+    },
+    dragFrame(event) {
+        if (!this.frame) {
+            return;
+        }
+        const [x1, y1] = this.view.toPlace(event.clientX, event.clientY);
+        const isDrawn = this.frame.isDrawn || Math.hypot(event.clientX - this.frame.atX, event.clientY - this.frame.atY) > SLIP;
+        this.frame = { ...this.frame, x1, y1, isDrawn };
+    },
+    async endFrame(event) {
+        const frame = this.frame;
+        if (!frame) {
+            return;
+        }
+        const { x, y, width, height } = this.frameBox;
+        this.frame = null;
+        await this.view.strokes.tail;
+        const json = frame.isDrawn ? { frame: { x: Math.round(x), y: Math.round(y), width: Math.round(width), height: Math.round(height) } } : { x: frame.x0, y: frame.y0 };
+        try {
+            const { strokes } = await call(`${this.sheet.url}/taken`, { json });
+            this.takeUp(strokes, event.shiftKey);
+        } catch (error) {
+            this.message = error.message;
+        }
+    },
+    /** With others, or in their place; one that is pointed at once more is let go. */
+    takeUp(strokes, isAdded) {
+        const before = isAdded ? this.takenUp : [];
+        const again = strokes.length === 1 && before.some((stroke) => stroke.id === strokes[0].id);
+        this.letGo();
+        this.message = strokes.length === 0 && !isAdded ? 'No stroke lies here. Point at paint, or draw a frame around it.' : '';
+        this.takenUp = frozen(again
+            ? before.filter((stroke) => stroke.id !== strokes[0].id)
+            : [...before, ...strokes.filter((stroke) => !before.some((other) => other.id === stroke.id)).map(frozen)]);
+        this.showStrips();
+    },
+    /** The stroke as the brushes used last would paint it. */
+    showStrips() {
+        const { one } = this;
+        this.strips = frozen(one === null ? [] : this.usedBrushes().filter((brush) => brush.id !== one.brushId).slice(0, 3).map((brush) => frozen({ id: brush.id, name: brush.name, src: `${this.sheet.url}/taken/${one.id}/strip?brush=${brush.id}&as=${this.undoneAt()}` })));
+    },
+    /** A picture that is asked for anew after every change. */
+    undoneAt() {
+        return this.view.revision;
+    },
+
+    // —— dragging ——
+    grab(event, how) {
+        if (event.button !== 0) {
+            return;
+        }
+        event.preventDefault();
+        event.stopPropagation();
+        event.target.setPointerCapture(event.pointerId);
+        const [x, y] = this.view.toPlace(event.clientX, event.clientY);
+        const [left, top, width, height] = this.box;
+        const middle = [left + width / 2, top + height / 2];
+        // A corner is dragged away from the one across.
+        const anchor = how.includes(' ') ? [how.startsWith('left') ? left + width : left, how.endsWith('top') ? top + height : top] : middle;
+        this.held = { how, x, y, anchor, middle };
+        this.showGhost();
+    },
+    carry(event) {
+        if (!this.held) {
+            return;
+        }
+        const [x, y] = this.view.toPlace(event.clientX, event.clientY);
+        const { how, anchor: [ax, ay] } = this.held;
+        if (how === 'move') {
+            this.carried = { ...STILL, dx: Math.round(x - this.held.x), dy: Math.round(y - this.held.y) };
+        } else if (how === 'turn') {
+            const angle = (px, py) => (Math.atan2(py - ay, px - ax) * 180) / Math.PI;
+            const turn = angle(x, y) - angle(this.held.x, this.held.y);
+            const step = event.shiftKey ? 15 : 0.5;
+            this.carried = { ...STILL, turn: Math.round(((turn + 540) % 360 - 180) / step) * step, x: ax, y: ay };
+        } else {
+            const was = Math.hypot(this.held.x - ax, this.held.y - ay) || 1;
+            const along = ((x - ax) * (this.held.x - ax) + (y - ay) * (this.held.y - ay)) / was;
+            this.carried = { ...STILL, scale: Math.min(20, Math.max(0.05, along / was)), x: ax, y: ay };
+        }
+        this.moveGhost();
+    },
+    async drop() {
+        if (!this.held) {
+            return;
+        }
+        this.held = null;
+        const { dx, dy, scale, turn, x = 0, y = 0 } = this.carried;
+        if (dx === 0 && dy === 0 && scale === 1 && turn === 0) {
+            this.ghost?.remove();
+            this.ghost = null;
+
+            return;
+        }
+        await this.changeStrokes({ move: { x, y, dx, dy, scale, turn } });
+    },
+    /** A print of what is dragged, on a canvas of its own. */
+    async showGhost() {
+        this.ghost?.remove();
+        const ghost = document.createElement('canvas');
+        ghost.className = 'layer pointer-events-none opacity-80';
+        ghost.width = this.sheet.width;
+        ghost.height = this.sheet.height;
+        ghost.dataset.ghost = '';
+        this.ghost = ghost;
+        this.$refs.sheet.append(ghost);
+        const context = ghost.getContext('2d');
+        for (const { id } of this.takenUp.slice(0, 12)) {
+            const { patches } = await callForPixels(`${this.sheet.url}/taken/${id}/print`, { method: 'GET' }).catch(() => ({ patches: [] }));
+            if (this.ghost !== ghost) {
+                return;
+            }
+            for (const patch of patches) {
+                const bitmap = await createImageBitmap(patch.image);
+                context.drawImage(bitmap, patch.x, patch.y);
+            }
+        }
+    },
+    moveGhost() {
+        if (!this.ghost) {
+            return;
+        }
+        const { dx, dy, scale, turn, x = 0, y = 0 } = this.carried;
+        const k = this.view.scale;
+        Object.assign(this.ghost.style, { transformOrigin: `${x * k}px ${y * k}px`, transform: `translate(${dx * k}px, ${dy * k}px) rotate(${turn}deg) scale(${scale})` });
+    },
+
+    // —— changing ——
+    /** Sends a change of all strokes that are taken up, one after another, and shows what became of them. */
+    async changeStrokes(change) {
+        const strokes = this.takenUp.map((stroke) => stroke.id);
+        if (strokes.length === 0) {
+            return;
+        }
+        this.roomBusy = true;
+        await this.inTurn(async () => {
+            try {
+                const answer = await callForPixels(`${this.sheet.url}/taken`, { method: 'PATCH', json: { strokes, ...change } });
+                this.view.take(answer);
+                this.message = '';
+                this.takenUp = frozen(answer.words.strokes.map(frozen));
+                this.showStrips();
+            } catch (error) {
+                this.message = error.message;
+                this.letGo();
+            }
+            this.carried = STILL;
+            this.ghost?.remove();
+            this.ghost = null;
+            this.roomBusy = false;
+        });
+    },
+    flipAcross() {
+        const [x, , width] = this.box;
+        this.changeStrokes({ move: { mirrored: true, x: x + width / 2 } });
+    },
+    flipDown() {
+        const [x, y, width, height] = this.box;
+        this.changeStrokes({ move: { mirrored: true, turn: 180, x: x + width / 2, y: y + height / 2 } });
+    },
+    anotherRoll() {
+        this.changeStrokes({ roll: crypto.getRandomValues(new Uint32Array(1))[0] & 0x7fffffff });
+    },
+    deleteTaken() {
+        this.changeStrokes({ delete: true });
+    },
+    putTaken(order) {
+        this.changeStrokes({ order });
+    },
+    putOnLayer(event) {
+        this.changeStrokes({ layer: Number(event.target.value) });
+    },
+    isTakenLayer(layer) {
+        return this.one?.layer === layer.id;
+    },
+    isTakenMode(mode) {
+        return this.one?.mode === mode;
+    },
+    setTakenMode(event) {
+        this.changeStrokes({ mode: event.target.value });
+    },
+    setTakenInk(event) {
+        this.changeStrokes({ inks: { [event.target.dataset.ink]: event.target.value } });
+    },
+    get takenMain() {
+        return this.one?.inks.main ?? '#000000';
+    },
+    get takenSecond() {
+        return this.one?.inks.second ?? '#ffffff';
+    },
+    paintWith(brush) {
+        this.changeStrokes({ brush: brush.id });
+    },
+    get takenSize() {
+        return this.takenDial('size', { label: 'Size', unit: 'px', least: 1, most: 2000, log: true });
+    },
+    get takenOpacity() {
+        return this.takenDial('opacity', { label: 'Opacity', unit: '%', least: 0, most: 1 });
+    },
+    /** While it is dragged only its figure moves; the stroke is painted when the hand rests. */
+    takenDial(key, words) {
+        const room = this;
+
+        return {
+            ...words,
+            get standard() {
+                return room.one?.[key] ?? words.least;
+            },
+            get value() {
+                return room.one?.[key] ?? words.most;
+            },
+            set value(value) {
+                if (room.one) {
+                    room.takenUp = frozen([frozen({ ...room.one, [key]: value })]);
+                }
+                room.unsentStroke[key] = value;
+                room.sendStrokeSoon();
+            },
+        };
+    },
+    sendStroke() {
+        const change = this.unsentStroke;
+        this.unsentStroke = {};
+        this.changeStrokes(change);
+    },
+    takingKey(event) {
+        if (this.isBusyTyping(event)) {
+            return;
+        }
+        const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+        if (event.key === 't') {
+            return this.isTaking ? this.startPaintingAgain() : this.startTaking();
+        }
+        if (!this.hasTaken || event.target instanceof HTMLInputElement) {
+            return;
+        }
+        if (event.key === 'Escape') {
+            this.letGo();
+        } else if (event.key === 'Delete' && this.isTaking) {
+            this.deleteTaken();
+        } else if (step && !event.ctrlKey && !event.metaKey) {
+            event.preventDefault();
+            const by = event.shiftKey ? 10 : 1;
+            this.changeStrokes({ move: { dx: by * step[0], dy: by * step[1] } });
+        }
+    },
+};

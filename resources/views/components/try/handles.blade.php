@@ -1,0 +1,14 @@
+@props(['sheet'])
+{{-- Handles around strokes that are taken up: a box to move, corners to resize, a knob to turn. Needs the `taking` component around it. --}}
+<svg x-ref="handles" class="pointer-events-none absolute overflow-visible" viewBox="0 0 {{ $sheet->width }} {{ $sheet->height }}" aria-hidden="true" x-on:pointermove="carry" x-on:pointerup="drop" x-on:pointercancel="drop">
+    <g x-show="hasTaken" x-cloak :transform="carriedTransform" data-handles>
+        <rect :x="boxX" :y="boxY" :width="boxWidth" :height="boxHeight" :fill="isTaking ? '#0000' : 'none'" stroke="#7d5b06" :stroke-width="lineWidth" stroke-dasharray="none" :class="isTaking ? 'pointer-events-auto cursor-move' : ''" x-on:pointerdown="grab($event, 'move')" data-handle="move" />
+        <line :x1="turnX" :y1="boxY" :x2="turnX" :y2="turnY" stroke="#7d5b06" :stroke-width="lineWidth" />
+        <circle :cx="turnX" :cy="turnY" :r="handleRadius" fill="#f6e6b0" stroke="#7d5b06" :stroke-width="lineWidth" class="pointer-events-auto cursor-grab" x-on:pointerdown="grab($event, 'turn')" data-handle="turn"><title>Turn</title></circle>
+        <circle :cx="turnX" :cy="gripY" :r="handleRadius" fill="#1c211e" stroke="#ffffff" :stroke-width="lineWidth" class="pointer-events-auto cursor-move" x-on:pointerdown="grab($event, 'move')" data-handle="grip"><title>Move</title></circle>
+        @foreach (['left top' => ['boxX', 'boxY', 'nwse'], 'right top' => ['boxRight', 'boxY', 'nesw'], 'right bottom' => ['boxRight', 'boxBottom', 'nwse'], 'left bottom' => ['boxX', 'boxBottom', 'nesw']] as $corner => [$x, $y, $cursor])
+            <circle :cx="{{ $x }}" :cy="{{ $y }}" :r="handleRadius" fill="#ffffff" stroke="#7d5b06" :stroke-width="lineWidth" class="pointer-events-auto cursor-{{ $cursor }}-resize" x-on:pointerdown="grab($event, '{{ $corner }}')" data-handle="{{ $corner }}"><title>Resize</title></circle>
+        @endforeach
+    </g>
+    <rect x-show="frame" x-cloak :x="frameX" :y="frameY" :width="frameWidth" :height="frameHeight" fill="#d9a72022" stroke="#7d5b06" :stroke-width="lineWidth" />
+</svg>
