@@ -67,6 +67,7 @@ final class LayersTest extends BrowserTestCase
     {
         $chrome = $this->onSheet(800, 500);
         $this->stroke([[0, 0, 250, 1], [60, 800, 250, 1]], ['size' => 400, 'inks' => ['main' => '#4a7a90', 'second' => '#ffffff']]);
+        $this->waitForRevision();
         $chrome->press('Add a layer');
         $chrome->waitForText('[aria-label=Layers]', 'Layer 2');
         $chrome->click('[aria-label="Harbour seal"]');

@@ -146,6 +146,9 @@ export class SheetView extends NonReactive {
         const isBehind = words.revision > this.revision + 1;
         this.revision = isBehind ? this.revision : (words.revision ?? this.revision);
         this.surface.dataset.revision = String(this.revision);
+        if (isBehind) {
+            this.onBehind?.();
+        }
         this.onHistory(words);
     }
 

@@ -19,6 +19,7 @@ export const following = {
         return this.queue;
     },
     initFollowing() {
+        this.view.onBehind = () => setTimeout(() => this.isAtRest && this.catchUp());
         const look = async () => {
             if (document.visibilityState === 'visible' && this.isAtRest) {
                 await this.catchUp();
