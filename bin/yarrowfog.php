@@ -5,11 +5,20 @@ declare(strict_types=1);
 use App\CommandLine\CutCommand;
 use App\CommandLine\DocsCommand;
 use App\CommandLine\SettingsCommand;
+use App\CommandLine\SheetExportCommand;
+use App\CommandLine\SheetImportCommand;
+use App\CommandLine\SheetListCommand;
+use App\CommandLine\SheetRenderCommand;
 use App\CommandLine\StrokeCommand;
 use Symfony\Component\Console\Application;
+use Symfony\Component\Console\Input\ArgvInput;
 
 require __DIR__.'/../vendor/autoload.php';
 
 $application = new Application('Yarrowfog');
-$application->addCommands([new CutCommand, new StrokeCommand, new SettingsCommand, new DocsCommand]);
-$application->run();
+$application->addCommands([new CutCommand, new StrokeCommand, new SettingsCommand, new DocsCommand, new SheetListCommand, new SheetRenderCommand, new SheetExportCommand, new SheetImportCommand]);
+// `sheet render` is one command, whose name the console joins with a colon.
+if (($argv[1] ?? '') === 'sheet' && isset($argv[2])) {
+    array_splice($argv, 1, 2, ["sheet:{$argv[2]}"]);
+}
+$application->run(new ArgvInput($argv));

@@ -100,6 +100,8 @@ Route::get('/try', [TryController::class, 'latest'])->name('try.latest');
 Route::get('/try/{sheet}', [TryController::class, 'show'])->name('try');
 Route::post('/sheets', [TryController::class, 'store'])->name('sheets.store');
 Route::get('/sheets/{sheet}/pixels', [TryController::class, 'pixels'])->name('sheets.pixels');
+Route::post('/sheets/open', [TryController::class, 'open'])->name('sheets.open');
+Route::get('/sheets/{sheet}/openraster', [TryController::class, 'export'])->name('sheets.export');
 Route::get('/sheets/{sheet}/picture', [TryController::class, 'download'])->name('sheets.picture');
 Route::post('/sheets/{sheet}/undo', [PaintController::class, 'undo'])->name('sheets.undo');
 Route::post('/sheets/{sheet}/redo', [PaintController::class, 'redo'])->name('sheets.redo');
@@ -108,6 +110,9 @@ Route::put('/sheets/{sheet}/layers', [LayerController::class, 'reorder'])->name(
 Route::patch('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'update'])->whereNumber('layer')->name('layers.update');
 Route::post('/sheets/{sheet}/layers/{layer}/duplicate', [LayerController::class, 'duplicate'])->whereNumber('layer')->name('layers.duplicate');
 Route::post('/sheets/{sheet}/layers/{layer}/clear', [LayerController::class, 'clear'])->whereNumber('layer')->name('layers.clear');
+Route::post('/sheets/{sheet}/layers/{layer}/merge', [LayerController::class, 'merge'])->whereNumber('layer')->name('layers.merge');
+Route::post('/sheets/{sheet}/flatten', [LayerController::class, 'flatten'])->name('layers.flatten');
+Route::post('/sheets/{sheet}/pictures', [LayerController::class, 'picture'])->name('layers.picture');
 Route::delete('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'destroy'])->whereNumber('layer')->name('layers.destroy');
 Route::post('/sheets/{sheet}/taken', [StrokeController::class, 'find'])->name('strokes.find');
 Route::patch('/sheets/{sheet}/taken', [StrokeController::class, 'change'])->name('strokes.change');

@@ -26,6 +26,7 @@ use Yarrowfog\Core\Raster\BlendMode;
  * @property bool $keeps_alpha  whether it is painted on only where there is paint
  * @property bool $is_clipped  whether it is shown only over the layer below
  * @property Recolour|null $recolour
+ * @property bool $is_picture  whether it holds a picture, and is not painted on
  * @property bool $is_gone  whether it was deleted; the history can bring it back
  */
 final class Layer extends Model
@@ -33,7 +34,7 @@ final class Layer extends Model
     protected $guarded = [];
 
     /** What a layer is where nothing else is said, so that a new one is whole without being read again. */
-    protected $attributes = ['is_hidden' => false, 'opacity' => 1.0, 'blend_mode' => 'normal', 'is_locked' => false, 'keeps_alpha' => false, 'is_clipped' => false, 'recolour' => null, 'is_gone' => false];
+    protected $attributes = ['is_hidden' => false, 'opacity' => 1.0, 'blend_mode' => 'normal', 'is_locked' => false, 'keeps_alpha' => false, 'is_clipped' => false, 'recolour' => null, 'is_picture' => false, 'is_gone' => false];
 
     protected function casts(): array
     {
@@ -46,6 +47,7 @@ final class Layer extends Model
             'keeps_alpha' => 'boolean',
             'is_clipped' => 'boolean',
             'recolour' => AsValue::of(Recolour::class),
+            'is_picture' => 'boolean',
             'is_gone' => 'boolean',
         ];
     }

@@ -76,6 +76,7 @@ final class Sheet extends Model
             $layer === null => throw new InvalidInput('layer', 'This layer is gone. Choose another one.'),
             $layer->is_locked => throw new InvalidInput('layer', "The layer “{$layer->name}” is locked. Unlock it, or paint on another one."),
             $layer->is_hidden => throw new InvalidInput('layer', "The layer “{$layer->name}” is hidden. Show it, or paint on another one."),
+            $layer->is_picture => throw new InvalidInput('layer', "The layer “{$layer->name}” holds a picture, and stays as it is. Paint on another one."),
             default => $layer,
         };
     }

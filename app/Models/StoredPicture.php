@@ -7,12 +7,14 @@ namespace App\Models;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\JsonValue;
-use Yarrowfog\Core\Tip\Tip as CoreTip;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** A picture in the library by the hash of its content, its size in px, and what of it is ink. */
 final readonly class StoredPicture implements JsonValue
 {
+    /** px of a side: more than any picture of the library has. */
+    private const LARGEST = 65535;
+
     private const HASH = '/^[0-9a-f]{64}$/';
 
     public function __construct(public string $hash, public int $width, public int $height, public TipKind $kind = TipKind::InkMask)
@@ -44,7 +46,7 @@ final readonly class StoredPicture implements JsonValue
             throw new InvalidInput($from->name('hash'), "“{$hash}” is no hash of a picture.");
         }
 
-        return new self($hash, $from->integer('width', 1, CoreTip::LARGEST), $from->integer('height', 1, CoreTip::LARGEST), TipKind::from($from->choice('kind', TipKind::names(), TipKind::InkMask->value)));
+        return new self($hash, $from->integer('width', 1, self::LARGEST), $from->integer('height', 1, self::LARGEST), TipKind::from($from->choice('kind', TipKind::names(), TipKind::InkMask->value)));
     }
 
     /** @return array{hash: string, width: int, height: int, kind: string} */

@@ -41,6 +41,9 @@ final class Stroke extends Model
     /** A closed space that is filled with the main ink of its brush. */
     public const FILL = 'fill';
 
+    /** A picture: its trace is one place, and the opacity and blend mode of its brush are its own. */
+    public const PICTURE = 'picture';
+
     protected $guarded = [];
 
     protected $attributes = ['kind' => self::PAINTED, 'is_down' => true, 'keeps_alpha' => false, 'moved' => null];

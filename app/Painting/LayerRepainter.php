@@ -29,7 +29,7 @@ use Yarrowfog\Core\Stroke\Similarity;
  */
 final readonly class LayerRepainter
 {
-    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks)
+    public function __construct(private BrushTextureLoader $tips, private LayerPictures $pictures, private TileStore $tiles, private SheetStack $stacks)
     {
     }
 
@@ -66,6 +66,9 @@ final readonly class LayerRepainter
     public function paint(Stroke $stroke, Rect $bounds, ?Backdrop $under = null): ?LaidStroke
     {
         $textures = $stroke->textures;
+        if ($textures !== null && $stroke->kind === Stroke::PICTURE) {
+            return $this->pictures->lay($textures->frames[0], $stroke->moved ?? new Similarity, $bounds, $stroke->brush);
+        }
 
         return $textures === null ? null : MovedStroke::paint($this->tips->load($textures, $stroke->brush), $stroke->brush, $stroke->unpack(), $stroke->roll, $stroke->moved ?? new Similarity, $bounds, $under);
     }

@@ -72,6 +72,7 @@ final readonly class SheetView
             'opacity' => $layer->opacity,
             'mode' => $layer->blend_mode->value,
             'isLocked' => $layer->is_locked,
+            'isPicture' => $layer->is_picture,
             'keepsAlpha' => $layer->keeps_alpha,
             'isClipped' => $layer->is_clipped,
             'recolour' => ($layer->recolour ?? new Recolour)->toArray(),

@@ -14,111 +14,21 @@ use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Composite\Compositor;
 use Yarrowfog\Core\Paint\Composite\PictureBackdrop;
 use Yarrowfog\Core\Paint\Tile\Effect;
-use Yarrowfog\Core\Paint\Tile\StrokeCoverage;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Stroke\Similarity;
 
-/** Strokes that are down, taken up again: found, shown, and changed. */
+/** Strokes that are down, taken up again: shown alone, as another brush would paint them, and changed. */
 final readonly class StrokeActions
 {
-    /** px around a place that count as the place. */
-    private const NEAR = 3;
-
-    /** Coverage, of 65535, from which a stroke is to be seen. */
-    private const SEEN = 4000;
-
-    public const MOST = 500;
+    private const NAMES = [Stroke::FILL => 'Filled space', Stroke::PICTURE => 'Picture'];
 
     /** px, width and height of a stroke as another brush would paint it. */
     private const STRIP = [180, 64];
 
-    public function __construct(private History $history, private LayerRepainter $repainter)
+    public function __construct(private History $history, private StrokeFinder $finder, private LayerRepainter $repainter)
     {
-    }
-
-    /**
-     * The topmost stroke that has paint at a place, on a layer that is shown and not locked.
-     *
-     * @param  int  $x  px
-     * @param  int  $y  px
-     */
-    public function at(Sheet $sheet, int $x, int $y): ?Stroke
-    {
-        $near = (new Rect($x, $y, 1, 1))->grow(self::NEAR)->intersect($sheet->bounds());
-        if ($near->isEmpty()) {
-            return null;
-        }
-        foreach ($sheet->layers()->where('is_hidden', false)->where('is_locked', false)->get()->reverse() as $layer) {
-            foreach ($layer->standing()->get()->reverse() as $stroke) {
-                if (! $stroke->bounds()->intersect($near)->isEmpty() && $this->isSeen($stroke, $near)) {
-                    return $stroke;
-                }
-            }
-        }
-
-        return null;
-    }
-
-    /**
-     * All strokes that lie wholly inside a frame, on layers that are shown and not locked.
-     *
-     * @return list<Stroke>
-     */
-    public function within(Sheet $sheet, Rect $frame): array
-    {
-        $found = [];
-        foreach ($sheet->layers()->where('is_hidden', false)->where('is_locked', false)->get() as $layer) {
-            foreach ($layer->standing()->get() as $stroke) {
-                $area = $stroke->bounds();
-                if (! $area->isEmpty() && $stroke->kind === Stroke::PAINTED && $frame->intersect($area)->area() === $area->area()) {
-                    $found[] = $stroke;
-                }
-            }
-        }
-
-        return array_slice($found, -self::MOST);
-    }
-
-    /**
-     * Those of some strokes that stand on a sheet.
-     *
-     * @param  list<int>  $ids
-     * @return Collection<int, Stroke>
-     */
-    public function standing(Sheet $sheet, array $ids): Collection
-    {
-        $layers = $sheet->layers()->pluck('id')->all();
-
-        return Stroke::query()->findMany($ids)->filter(fn (Stroke $stroke): bool => $stroke->is_down && in_array($stroke->layer_id, $layers, true))->sortBy('rank')->values();
-    }
-
-    /**
-     * Strokes of a sheet that stand.
-     *
-     * @param  list<int>  $ids
-     * @return Collection<int, Stroke>
-     *
-     * @throws InvalidInput where one of them is gone, or nothing was named
-     */
-    public function find(Sheet $sheet, array $ids): Collection
-    {
-        $strokes = $this->standing($sheet, $ids);
-        if ($ids === [] || $strokes->count() < count(array_unique($ids))) {
-            throw new InvalidInput('strokes', $ids === [] ? 'No stroke is taken up.' : 'A stroke that was taken up is gone: it was deleted or taken back elsewhere.');
-        }
-
-        return $strokes;
-    }
-
-    /** A stroke that was just laid. */
-    public function byUuid(Sheet $sheet, string $uuid): ?Stroke
-    {
-        $stroke = Stroke::query()->where('uuid', $uuid)->first();
-
-        return $stroke === null ? null : $this->standing($sheet, [$stroke->id])->first();
     }
 
     /** @return array<string, mixed> what a page shows of a stroke */
@@ -130,7 +40,7 @@ final readonly class StrokeActions
             'id' => $stroke->id,
             'layer' => $stroke->layer_id,
             'area' => $stroke->bounds()->toArray(),
-            'brush' => $brush === null ? ($stroke->isFill() ? 'Filled space' : 'A brush that is gone') : $brush->name,
+            'brush' => $brush === null ? self::NAMES[$stroke->kind] ?? 'A brush that is gone' : $brush->name,
             'brushId' => $stroke->brush_id,
             'at' => $stroke->created_at?->toIso8601String(),
             'size' => $stroke->brush->base('size'),
@@ -148,7 +58,7 @@ final readonly class StrokeActions
         $patches = new PixelPatches;
         $laid = $this->repainter->paint($stroke, $sheet->bounds());
         foreach ($laid?->takeDirty() ?? [] as $area) {
-            if ($laid !== null && $laid->effect() === Effect::Paints) {
+            if ($laid !== null && ($laid->effect() === Effect::Paints || $laid->effect() === Effect::Covers)) {
                 $patches->add($area, Compositor::over(DeepBitmap::empty($area->width, $area->height), $area, $laid)->toBitmap(), $stroke->layer_id);
             }
         }
@@ -186,7 +96,7 @@ final readonly class StrokeActions
      */
     public function change(Sheet $sheet, array $ids, StrokeChange $change): array
     {
-        $strokes = $this->find($sheet, $ids);
+        $strokes = $this->finder->find($sheet, $ids);
 
         return $this->history->record($sheet, $change->words($strokes->count()), function (ChangeRecorder $recorder) use ($sheet, $strokes, $change): array {
             /** @var array<int, list<Rect>> $areas */
@@ -283,16 +193,5 @@ final readonly class StrokeActions
         $top = Stroke::query()->where('layer_id', $layer->id)->max('rank');
 
         return is_numeric($top) ? (int) $top : 0;
-    }
-
-    /** Erasers and smudges are not to be pointed at: what is seen there is the paint of others. */
-    private function isSeen(Stroke $stroke, Rect $near): bool
-    {
-        if ($stroke->kind !== Stroke::PAINTED || $stroke->brush->choice('does') !== InkSettings::PAINTS) {
-            return false;
-        }
-        $laid = $this->repainter->paint($stroke, $near);
-
-        return $laid !== null && max([0, ...StrokeCoverage::of($laid, $near)]) >= self::SEEN;
     }
 }

@@ -8,6 +8,7 @@ use Imagick;
 use ImagickException;
 use ImagickPixel;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\DeepBitmap;
 
 /** Picture files to pixels and back, through Imagick; only the decoders named in PictureType are ever used. */
 final class PictureFile
@@ -15,6 +16,9 @@ final class PictureFile
     public const MOST_BYTES = 100 * 1024 * 1024;
 
     public const MOST_MEGAPIXELS = 64;
+
+    /** Rows that are read at once of a deep picture. */
+    private const BAND = 64;
 
     /**
      * Decodes a file, or its first frame, upright and in sRGB.
@@ -55,6 +59,37 @@ final class PictureFile
         }
 
         return new Picture($width, $height, $rgba, $dpi);
+    }
+
+    /**
+     * All that a PNG of 16 bits a channel holds, band by band.
+     *
+     * @throws PictureRefused
+     */
+    public static function readDeep(string $bytes): DeepBitmap
+    {
+        $type = self::check($bytes);
+        try {
+            $image = self::decode($bytes, $type);
+            [$width, $height] = [$image->getImageWidth(), $image->getImageHeight()];
+            $words = [];
+            for ($y = 0; $y < $height; $y += self::BAND) {
+                foreach (DeepBitmap::wordsOf16(array_map(fn (mixed $v): int => is_int($v) ? $v : 0, $image->exportImagePixels(0, $y, $width, min(self::BAND, $height - $y), 'RGBA', Imagick::PIXEL_SHORT))) as $word) {
+                    $words[] = $word;
+                }
+            }
+            $image->clear();
+
+            return new DeepBitmap($width, $height, $words);
+        } catch (ImagickException) {
+            throw new PictureRefused("This {$type->label()} is damaged: it cannot be decoded. Save it again and try once more.");
+        }
+    }
+
+    /** Whether a file holds more than 8 bits a channel. */
+    public static function isDeep(string $bytes): bool
+    {
+        return str_starts_with($bytes, "\x89PNG") && strlen($bytes) > 24 && ord($bytes[24]) === 16;
     }
 
     /**

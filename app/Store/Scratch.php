@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use RuntimeException;
+
 /** Files that only processes of this machine hand to one another, and that nobody misses after it was switched off. */
 final class Scratch
 {
@@ -23,5 +25,26 @@ final class Scratch
     public static function root(string $onDisk): string
     {
         return is_dir(self::MEMORY) && is_writable(self::MEMORY) ? self::MEMORY.'/yarrowfog-'.hash('xxh64', $onDisk) : $onDisk;
+    }
+
+    /**
+     * Lends a file of its own, which is gone afterwards, whatever happens.
+     *
+     * @template T
+     *
+     * @param  callable(string): T  $do  given its path
+     * @return T
+     */
+    public static function file(callable $do): mixed
+    {
+        $path = tempnam(sys_get_temp_dir(), 'yarrowfog-');
+        if ($path === false) {
+            throw new RuntimeException('There is no room for a temporary file.');
+        }
+        try {
+            return $do($path);
+        } finally {
+            @unlink($path);
+        }
     }
 }

@@ -212,6 +212,25 @@ final readonly class DeepBitmap
         return $bytes;
     }
 
+    /**
+     * The words of what `toBytes16` gives; what it gave comes back unchanged.
+     *
+     * @param  array<int, int>  $channels  0–65535, four a pixel: R G B A straight
+     * @return list<int>
+     */
+    public static function wordsOf16(array $channels): array
+    {
+        $words = [];
+        $count = count($channels);
+        for ($i = 0; $i < $count; $i += 4) {
+            $a = (int) ($channels[$i + 3] * self::FULL / 65535 + 0.5);
+            $k = $a / 65535;
+            $words[] = (int) ($channels[$i] * $k + 0.5) << 45 | (int) ($channels[$i + 1] * $k + 0.5) << 30 | (int) ($channels[$i + 2] * $k + 0.5) << 15 | $a;
+        }
+
+        return $words;
+    }
+
     public function at(int $x, int $y): int
     {
         return $this->words[$y * $this->width + $x];

@@ -24,8 +24,8 @@ return new class extends Migration
             $table->boolean('keeps_alpha')->default(false);
             $table->boolean('is_clipped')->default(false);
             $table->json('recolour')->nullable();
-            // Which picture lies on it, and how; null for a layer that is painted on.
-            $table->json('picture')->nullable();
+            // Whether it holds a picture, and is not painted on.
+            $table->boolean('is_picture')->default(false);
             // Deleted, while the history can bring it back.
             $table->boolean('is_gone')->default(false);
         });
@@ -113,7 +113,7 @@ return new class extends Migration
         Schema::table('strokes', fn (Blueprint $table) => $table->dropIndex(['layer_id', 'is_down', 'rank']));
         Schema::table('strokes', fn (Blueprint $table) => $table->dropColumn(['rank', 'is_down', 'kind', 'moved', 'area', 'keeps_alpha']));
         Schema::table('strokes', fn (Blueprint $table) => $table->index(['layer_id', 'undone']));
-        Schema::table('layers', fn (Blueprint $table) => $table->dropColumn(['is_hidden', 'opacity', 'blend_mode', 'is_locked', 'keeps_alpha', 'is_clipped', 'recolour', 'picture', 'is_gone']));
+        Schema::table('layers', fn (Blueprint $table) => $table->dropColumn(['is_hidden', 'opacity', 'blend_mode', 'is_locked', 'keeps_alpha', 'is_clipped', 'recolour', 'is_picture', 'is_gone']));
     }
 
     /** Around all tiles that a stroke changed. */

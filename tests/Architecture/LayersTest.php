@@ -28,7 +28,7 @@ final class LayersTest
         return PHPat::rule()
             ->classes(Selector::inNamespace('Yarrowfog\Core\Format'))
             ->canOnlyDependOn()
-            ->classes(Selector::inNamespace('Yarrowfog\Core'), Selector::classname('/^('.self::PLAIN.'|XMLReader|DOMElement)$/', true))
+            ->classes(Selector::inNamespace('Yarrowfog\Core'), Selector::classname('/^('.self::PLAIN.'|XMLReader|DOMElement|DOMDocument|DOMNode)$/', true))
             ->because('formats are bytes to and from objects of the engine, with no files');
     }
 

@@ -18,7 +18,6 @@ final class LayersTest extends BrowserTestCase
     /** Channels, of 180,000, that may differ by more than 2. */
     private const FAR = 120;
 
-
     /** The browser's own compositing of the layers, photographed, against the picture that the engine saves of them. */
     public function test_what_the_browser_shows_is_what_the_engine_saves_in_every_mode(): void
     {
@@ -174,6 +173,30 @@ final class LayersTest extends BrowserTestCase
         $chrome->press('Undo');
         $chrome->wait('the order before', fn (): bool => $names() === ['Layer 2', 'Layer 3', 'Wash']);
         $this->assertAccessible();
+    }
+
+    public function test_a_photo_lies_on_a_layer_of_its_own_and_is_painted_over_on_another(): void
+    {
+        $chrome = $this->onSheet(600, 400);
+        $file = sys_get_temp_dir().'/yarrowfog-quay-'.bin2hex(random_bytes(5)).'.png';
+        file_put_contents($file, PictureFile::png(Bitmap::ofColour(900, 600, 0x203050FF)));
+        $chrome->upload('[aria-label="Lay a picture on the sheet"]', $file);
+        $chrome->waitForText('[data-history]', 'laid on the sheet.');
+        unlink($file);
+        $chrome->wait('the photo', fn (): bool => $this->screen(600, 400)->at(300, 200) === 0x203050FF);
+        $chrome->pen('[data-surface]', [[0.5, 0.5, 1]]);
+        $chrome->waitForText('main', 'holds a picture, and stays as it is. Paint on another one, or add one.');
+        $chrome->press('Add a layer');
+        $chrome->waitForText('[aria-label=Layers]', 'Layer 3');
+        $chrome->click('[aria-label="Barnacle"]');
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.3, 0.8], range(0, 20)));
+        $chrome->waitForText('[data-history]', 'Last: Painted with Barnacle.');
+        $chrome->press('Merge down');
+        $chrome->waitForText('[data-history]', 'merged into');
+        $chrome->wait('the stars on the photo', fn (): bool => ! str_contains($chrome->text('[aria-label=Layers]'), 'Layer 3') && count(array_unique($this->screen(600, 400)->pixels)) > 50);
+        $chrome->press('Undo');
+        $chrome->waitForText('[aria-label=Layers]', 'Layer 3');
+        self::assertSame([], $chrome->log());
     }
 
     /** What another page does on the sheet is seen here within a second or so, and there is one history. */

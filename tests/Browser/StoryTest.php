@@ -64,7 +64,8 @@ final class StoryTest extends BrowserTestCase
         self::assertSame(0, $height(0.05));
         self::assertSame($this->screen(), $this->sheetHash($sheet), 'What is shown is what is saved.');
 
-        // The server restarts: everything is still there.
+        // The server restarts: everything is still there. (A sheet that is open would go on asking for it.)
+        $chrome->open('/keep');
         $this->app()->stop();
         $this->app()->start();
         $chrome->open("/try/{$sheet}");

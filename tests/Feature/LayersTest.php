@@ -11,8 +11,10 @@ use App\Models\Sheet;
 use App\Models\Stroke;
 use App\Painting\History;
 use App\Pictures\PictureFile;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Tests\Core\Pictures;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /** Layers, strokes that are taken up again, and the one history of a sheet. */
@@ -354,6 +356,99 @@ final class LayersTest extends FeatureTestCase
         $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
         self::assertSame($pixels, $this->sheetPixels());
         self::assertNull(self::patches($this->postJson("/sheets/{$this->sheet->id}/undo"))['words']['undo']);
+    }
+
+    /** Laid into the one below, what is shown stays as it is to within a rounding, and the strokes of plain layers stay alive. */
+    public function test_layers_are_merged_and_flattened_and_what_is_shown_stays(): void
+    {
+        $lowest = $this->sheet->layer()->id;
+        $this->paint([[0, 60, 60, 1], [40, 200, 90, 0.6]], ['opacity' => 0.7, 'inks' => ['main' => '#3c78b4', 'second' => '#ffffff']]);
+        $top = self::patches($this->postJson("/sheets/{$this->sheet->id}/layers", ['name' => 'Top']))['words']['made'];
+        $stroke = $this->paint([[0, 90, 120, 1], [40, 180, 30, 0.6]], ['layer' => $top, 'opacity' => 0.8, 'inks' => ['main' => '#c86432', 'second' => '#ffffff']]);
+        $alive = $this->shown();
+        $this->postJson("/sheets/{$this->sheet->id}/layers/{$top}/merge")->assertOk();
+        $this->assertShown($alive);
+        self::assertSame([$lowest], array_column($this->stack(), 'id'));
+        self::assertSame(2, $this->sheet->layer()->standing()->count());
+        self::assertSame([$stroke], $this->taken(90, 120));
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        $this->assertShown($alive, 0);
+        foreach ([['mode' => 'multiply', 'opacity' => 0.6], ['isClipped' => true], ['recolour' => ['hue' => 80]], ['isClipped' => true, 'mode' => 'luminosity']] as $change) {
+            $this->patchJson("/sheets/{$this->sheet->id}/layers/{$top}", ['mode' => 'normal', 'opacity' => 1, 'isClipped' => false, 'recolour' => [], ...$change])->assertOk();
+            $this->patchJson("/sheets/{$this->sheet->id}/layers/{$lowest}", ['opacity' => isset($change['opacity']) ? 0.5 : 1])->assertOk();
+            $before = $this->shown();
+            $bits = $this->sheetPixels();
+            $this->postJson("/sheets/{$this->sheet->id}/layers/{$top}/merge")->assertOk();
+            // Where the lower layer is thin, what blended with the paper too now blends with the layer alone.
+            $this->assertShown($before, isset($change['opacity']) ? 3 : 1);
+            self::assertSame([Stroke::PICTURE], $this->sheet->layer()->standing()->pluck('kind')->all());
+            // Painted anew from its picture it is the same to the bit.
+            $merged = $this->pixels($lowest);
+            $picture = $this->sheet->layer()->standing()->firstOrFail()->id;
+            $this->change([$picture], ['move' => ['dx' => 30]]);
+            self::assertNotSame($merged, $this->pixels($lowest));
+            $this->change([$picture], ['move' => ['dx' => -30]]);
+            self::assertSame($merged, $this->pixels($lowest));
+            for ($i = 0; $i < 3; $i++) {
+                $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+            }
+            self::assertSame($bits, $this->sheetPixels());
+        }
+        $hidden = self::patches($this->postJson("/sheets/{$this->sheet->id}/layers", ['name' => 'Hidden']))['words']['made'];
+        $this->patchJson("/sheets/{$this->sheet->id}/layers/{$hidden}", ['isHidden' => true])->assertOk();
+        $before = $this->shown();
+        $this->postJson("/sheets/{$this->sheet->id}/flatten")->assertOk();
+        $this->assertShown($before);
+        self::assertSame(['All in one', 'Hidden'], array_column($this->stack(), 'name'));
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        $this->assertShown($before, 0);
+        self::assertCount(3, $this->stack());
+        $this->postJson("/sheets/{$this->sheet->id}/layers/{$lowest}/merge")->assertUnprocessable()->assertJsonPath('message', 'There is no layer below this one.');
+    }
+
+    public function test_a_picture_is_laid_on_a_layer_of_its_own_and_placed_without_loss(): void
+    {
+        $photo = Pictures::bitmap(800, 400, fn (int $x, int $y): int => ($x * 255 >> 10) << 24 | ($y * 255 >> 9) << 16 | 0x60FF);
+        $file = UploadedFile::fake()->createWithContent('Quay.png', PictureFile::png($photo));
+        $answer = self::patches($this->post("/sheets/{$this->sheet->id}/pictures", ['picture' => $file], ['Accept' => 'application/json']));
+        $id = $answer['words']['made'];
+        self::assertSame(['Paint', 'Quay'], array_column($answer['words']['layers'], 'name'));
+        self::assertTrue($answer['words']['layers'][1]['isPicture']);
+        self::assertSame('Picture “Quay” laid on the sheet', $answer['words']['undo']);
+        // Half as large, in the middle: the sheet is 400 × 300.
+        self::assertEqualsWithDelta($photo->at(200, 100) >> 24, $this->at([100, 100])[0] >> 24, 1);
+        self::assertSame([0, 0], $this->at([100, 40], [100, 260]));
+        $this->postJson("/sheets/{$this->sheet->id}/pen/strokes", [...$this->order(), 'layer' => $id, 'samples' => [[0, 50, 50, 1]]])->assertUnprocessable()->assertJsonPath('message', 'The layer “Quay” holds a picture, and stays as it is. Paint on another one.');
+        $taken = $this->postJson("/sheets/{$this->sheet->id}/taken", ['x' => 100, 'y' => 100])->json('strokes.0');
+        self::assertSame(['Picture', [0, 50, 400, 200]], [$taken['brush'], $taken['area']]);
+        // Twice as large about its corner it is the picture, px for px.
+        $this->change([$taken['id']], ['move' => ['scale' => 2, 'x' => 0, 'y' => 50]]);
+        foreach ([[3, 60], [399, 299], [200, 51]] as [$x, $y]) {
+            self::assertSame($photo->at($x, $y - 50), $this->at([$x, $y])[0]);
+        }
+        $this->change([$taken['id']], ['move' => ['mirrored' => true, 'x' => 400, 'y' => 50]]);
+        self::assertSame($photo->at(799 - 10, 30), $this->at([10, 80])[0]);
+        $this->change([$taken['id']], ['move' => ['mirrored' => true, 'x' => 400, 'y' => 50]]);
+        $this->change([$taken['id']], ['move' => ['scale' => 0.5, 'x' => 0, 'y' => 50]]);
+        self::assertEqualsWithDelta($photo->at(200, 100) >> 24, $this->at([100, 100])[0] >> 24, 1);
+        $this->post("/sheets/{$this->sheet->id}/pictures", ['picture' => UploadedFile::fake()->createWithContent('no.png', 'no picture')], ['Accept' => 'application/json'])->assertUnprocessable();
+        self::assertCount(2, $this->stack());
+    }
+
+    private function shown(): Bitmap
+    {
+        return PictureFile::read((string) $this->get("/sheets/{$this->sheet->id}/picture?paper=1")->assertOk()->getContent())->bitmap();
+    }
+
+    private function assertShown(Bitmap $before, int $within = 1): void
+    {
+        $worst = 0;
+        foreach ($this->shown()->pixels as $i => $pixel) {
+            foreach ([24, 16, 8] as $shift) {
+                $worst = max($worst, abs(($pixel >> $shift & 255) - ($before->pixels[$i] >> $shift & 255)));
+            }
+        }
+        self::assertLessThanOrEqual($within, $worst);
     }
 
     /** @return array<string, mixed> */

@@ -4,20 +4,27 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Gathering\SourceIntake;
 use App\Http\JsonBody;
+use App\Http\Requests\BringIn;
 use App\Models\Layer;
 use App\Models\Sheet;
+use App\Models\StoredPicture;
 use App\Painting\LayerActions;
+use App\Painting\PictureLayers;
 use App\Painting\PixelPatches;
+use App\Painting\SheetStack;
 use App\Painting\SheetView;
+use App\Painting\StrokeActions;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Tip\TipKind;
 
 /** The layers of a sheet. Every answer tells how they stand afterwards, with the pixels that changed. */
 final readonly class LayerController
 {
-    public function __construct(private LayerActions $actions, private SheetView $view)
+    public function __construct(private LayerActions $actions, private PictureLayers $pictures, private SheetView $view)
     {
     }
 
@@ -52,6 +59,26 @@ final readonly class LayerController
         $copy = $this->actions->duplicate($sheet, $this->layer($sheet, $layer));
 
         return $this->answer($sheet, $this->view->layer($sheet, $copy), ['made' => $copy->id]);
+    }
+
+    public function merge(Sheet $sheet, int $layer): Response
+    {
+        return $this->answer($sheet, $this->view->at($sheet, $this->pictures->mergeDown($sheet, $this->layer($sheet, $layer))));
+    }
+
+    public function flatten(Sheet $sheet, SheetStack $stacks): Response
+    {
+        return $this->answer($sheet, $this->view->at($sheet, $this->pictures->flatten($sheet, $stacks)));
+    }
+
+    /** A picture that is dropped or pasted becomes a source, too: it can be cut afterwards. */
+    public function picture(BringIn $request, Sheet $sheet, SourceIntake $sources, StrokeActions $strokes): Response
+    {
+        [$source] = $sources->takeInOnce($request->bytes(), $request->name());
+        $above = $request->has('above') ? $sheet->layers()->find($request->integer('above')) : null;
+        $layer = $this->pictures->add($sheet, new StoredPicture($source->hash, $source->width, $source->height, TipKind::OwnColours), $source->name, $above);
+
+        return $this->answer($sheet, $this->view->layer($sheet, $layer), ['made' => $layer->id, 'laid' => $strokes->describe($layer->standing()->firstOrFail())]);
     }
 
     public function clear(Sheet $sheet, int $layer): Response

@@ -12,6 +12,7 @@ use App\Painting\PixelPatches;
 use App\Painting\SheetPainter;
 use App\Painting\SheetView;
 use App\Painting\StrokeActions;
+use App\Painting\StrokeFinder;
 use App\Painting\StrokeRequest;
 use App\Painting\Undone;
 use Illuminate\Http\Request;
@@ -34,7 +35,7 @@ final class PaintController
             : $answer['patches']->answer(['state' => $answer['state'], 'provisional' => $answer['provisional']]);
     }
 
-    public function stroke(Request $request, Sheet $sheet, SheetPainter $painter, SheetView $view, StrokeActions $strokes): Response
+    public function stroke(Request $request, Sheet $sheet, SheetPainter $painter, SheetView $view, StrokeFinder $finder, StrokeActions $strokes): Response
     {
         $body = JsonBody::read($request)->keys([...StrokeRequest::KEYS, 'samples']);
         $samples = Trace::readSamples($body);
@@ -44,7 +45,7 @@ final class PaintController
         $order = StrokeRequest::read($body);
 
         $patches = $painter->finish($sheet, $order, new Trace($samples, $order->realPressure));
-        $laid = $strokes->byUuid($sheet, $order->stroke);
+        $laid = $finder->byUuid($sheet, $order->stroke);
 
         return $patches->answer([...$view->words($sheet), 'laid' => $laid === null ? null : $strokes->describe($laid)]);
     }

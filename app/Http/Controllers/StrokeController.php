@@ -10,6 +10,7 @@ use App\Models\Sheet;
 use App\Painting\SheetView;
 use App\Painting\StrokeActions;
 use App\Painting\StrokeChange;
+use App\Painting\StrokeFinder;
 use App\Pictures\PictureFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,7 +21,7 @@ use Yarrowfog\Core\Raster\Rect;
 /** Strokes that are down: taken up, shown alone, and changed. */
 final readonly class StrokeController
 {
-    public function __construct(private StrokeActions $actions, private SheetView $view)
+    public function __construct(private StrokeActions $actions, private StrokeFinder $finder, private SheetView $view)
     {
     }
 
@@ -30,9 +31,9 @@ final readonly class StrokeController
         $body = JsonBody::read($request)->keys(['x', 'y', 'frame']);
         if ($body->has('frame')) {
             $frame = $body->object('frame')->keys(['x', 'y', 'width', 'height']);
-            $found = $this->actions->within($sheet, new Rect($frame->integer('x', -20000, 20000), $frame->integer('y', -20000, 20000), $frame->integer('width', 0, 40000), $frame->integer('height', 0, 40000)));
+            $found = $this->finder->within($sheet, new Rect($frame->integer('x', -20000, 20000), $frame->integer('y', -20000, 20000), $frame->integer('width', 0, 40000), $frame->integer('height', 0, 40000)));
         } else {
-            $stroke = $this->actions->at($sheet, (int) floor($body->number('x', -20000, 20000)), (int) floor($body->number('y', -20000, 20000)));
+            $stroke = $this->finder->at($sheet, (int) floor($body->number('x', -20000, 20000)), (int) floor($body->number('y', -20000, 20000)));
             $found = $stroke === null ? [] : [$stroke];
         }
 
@@ -42,14 +43,14 @@ final readonly class StrokeController
     /** A stroke alone, to be moved about before it is laid down. */
     public function print(Sheet $sheet, int $stroke): Response
     {
-        return $this->actions->print($sheet, $this->actions->find($sheet, [$stroke])->firstOrFail())->answer();
+        return $this->actions->print($sheet, $this->finder->find($sheet, [$stroke])->firstOrFail())->answer();
     }
 
     /** A stroke as another brush would paint it, as a small PNG. */
     public function strip(Request $request, Sheet $sheet, int $stroke): FileResponse
     {
         $brush = Brush::query()->with('tip')->findOrFail($request->integer('brush'));
-        $picture = $this->actions->strip($this->actions->find($sheet, [$stroke])->firstOrFail(), $brush);
+        $picture = $this->actions->strip($this->finder->find($sheet, [$stroke])->firstOrFail(), $brush);
 
         return response(PictureFile::png($picture), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'no-store']);
     }
@@ -57,9 +58,9 @@ final readonly class StrokeController
     public function change(Request $request, Sheet $sheet): Response
     {
         $body = JsonBody::read($request)->keys(['strokes', ...StrokeChange::KEYS]);
-        $ids = $body->integers('strokes', StrokeActions::MOST);
+        $ids = $body->integers('strokes', StrokeFinder::MOST);
         $tiles = $this->actions->change($sheet, $ids, StrokeChange::read($sheet, $body->without('strokes')));
-        $standing = array_values($this->actions->standing($sheet, $ids)->map($this->actions->describe(...))->all());
+        $standing = array_values($this->finder->standing($sheet, $ids)->map($this->actions->describe(...))->all());
 
         return $this->view->at($sheet, $tiles)->answer([...$this->view->words($sheet), 'strokes' => $standing]);
     }

@@ -7,9 +7,11 @@ namespace App\Http\Controllers;
 use App\Gathering\PlainPen;
 use App\Http\InHand;
 use App\Http\JsonBody;
+use App\Http\Requests\BringIn;
 use App\Models\Brush;
 use App\Models\Sheet;
 use App\Painting\History;
+use App\Painting\OpenRasterFile;
 use App\Painting\PixelPatches;
 use App\Painting\SheetPicture;
 use App\Painting\SheetView;
@@ -65,6 +67,23 @@ final class TryController
         $words = $view->words($sheet, withStack: true);
 
         return $view->all($sheet)->answer($words);
+    }
+
+    /** The sheet with all its layers, as OpenRaster. */
+    public function export(Sheet $sheet, OpenRasterFile $files): FileResponse
+    {
+        return response($files->write($sheet), 200, [
+            'Content-Type' => OpenRasterFile::MIME,
+            'Content-Disposition' => 'attachment; filename="sheet-'.$sheet->id.'.ora"',
+        ]);
+    }
+
+    /** A new sheet of an OpenRaster file. */
+    public function open(BringIn $request, OpenRasterFile $files): JsonResponse
+    {
+        [$sheet, $notes] = $files->read($request->bytes(), $request->name());
+
+        return response()->json(['id' => $sheet->id, 'try' => route('try', $sheet), 'notes' => $notes], 201);
     }
 
     /** What another page did on the sheet since. */

@@ -88,6 +88,7 @@ final class Compositor
             $words = match ($stroke->effect()) {
                 Effect::Erases => self::erase(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour() === null ? 45 : 0),
                 Effect::Replaces => self::replace(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height),
+                Effect::Covers => self::cover(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->blendMode()),
                 Effect::Paints => $stroke->blendMode() === BlendMode::Normal
                     ? self::part(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour())
                     : self::blend(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour(), $stroke->blendMode(), $beneath),
@@ -175,6 +176,23 @@ final class Compositor
                 }
                 $i++;
                 $j++;
+            }
+        }
+
+        return $words;
+    }
+
+    /**
+     * @param  array<int, int>  $words
+     * @param  array<int, int>  $tile
+     * @return array<int, int>
+     */
+    private static function cover(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, BlendMode $mode): array
+    {
+        for ($row = 0; $row < $height; $row++) {
+            $j = $to + $row * $stride;
+            foreach (LayerBlend::over(array_slice($words, $j, $width), array_slice($tile, $from + $row * StrokeBuffer::SIDE, $width), 1.0, $mode) as $word) {
+                $words[$j++] = $word;
             }
         }
 

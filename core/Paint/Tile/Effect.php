@@ -19,6 +19,9 @@ enum Effect
     /** Its tiles hold the pixels themselves, 0xRRGGBBAA, and −1 where nothing changed. */
     case Replaces;
 
+    /** Its tiles hold pixels, words of DeepBitmap, which are laid over. */
+    case Covers;
+
     /** Of a brush that prints dabs or a band. */
     public static function of(BrushSettings $brush): self
     {

@@ -16,6 +16,9 @@ export const tryRoom = () => extended(extended(extended(extended(painting(pageDa
     sheetMessage: '',
     listing: false,
     saving: false,
+    isHeldOver: false,
+    openMessage: '',
+    isBringing: false,
 
     init() {
         this.startPainting({ bottom: 128, top: 60, right: 266 });
@@ -23,13 +26,24 @@ export const tryRoom = () => extended(extended(extended(extended(painting(pageDa
         this.initTaking();
         this.initFollowing();
         this.catchDrops();
+        this.message = sessionStorage.getItem(`notes:${window.location.pathname}`) ?? '';
+        sessionStorage.removeItem(`notes:${window.location.pathname}`);
     },
     step(way) {
         this.letGo();
         this.inTurn(() => this.view.history(way));
     },
+    /** Whether the hand paints here; where it cannot, it is said why. */
     mayPaint() {
-        return !this.isTaking;
+        if (this.isTaking) {
+            return false;
+        }
+        const { layer } = this;
+        this.message = layer?.isLocked ? `The layer “${layer.name}” is locked. Unlock it, or paint on another one.`
+            : layer?.isHidden ? `The layer “${layer.name}” is hidden. Show it, or paint on another one.`
+                : layer?.isPicture ? `The layer “${layer.name}” holds a picture, and stays as it is. Paint on another one, or add one.` : '';
+
+        return this.message === '';
     },
     begins() {
         this.letGo();
@@ -56,12 +70,32 @@ export const tryRoom = () => extended(extended(extended(extended(painting(pageDa
         const used = JSON.parse(localStorage.getItem(USED) || '[]').filter((id) => id !== brush);
         localStorage.setItem(USED, JSON.stringify([brush, ...used].slice(0, 12)));
     },
-    /** What is dropped here cannot lie on the sheet; it is said where it can go. */
+    /** Pictures that are dropped or pasted lie on layers of their own. */
     catchDrops() {
-        window.addEventListener('dragover', (event) => event.preventDefault());
+        window.addEventListener('dragover', (event) => {
+            event.preventDefault();
+            this.isHeldOver = [...(event.dataTransfer?.types ?? [])].includes('Files');
+        });
+        window.addEventListener('dragleave', (event) => { this.isHeldOver = event.relatedTarget !== null && this.isHeldOver; });
         window.addEventListener('drop', (event) => {
             event.preventDefault();
-            this.message = 'Pictures are gathered first: drop this one in Gather, cut it into a tip, and stamp it here.';
+            this.isHeldOver = false;
+            this.bringPictures(event.dataTransfer?.files ?? []);
+        });
+        window.addEventListener('paste', (event) => this.bringPictures(event.clipboardData?.files ?? []));
+    },
+    choosePictures(event) {
+        this.bringPictures(event.target.files);
+        event.target.value = '';
+    },
+    bringPictures(files) {
+        [...files].forEach((file) => {
+            const form = new FormData();
+            form.append('picture', file);
+            form.append('above', String(this.layerInHand));
+            this.message = '';
+            this.isBringing = true;
+            this.sendTo('/pictures', { form }).finally(() => { this.isBringing = false; });
         });
     },
     toggleListing() {
@@ -81,6 +115,20 @@ export const tryRoom = () => extended(extended(extended(extended(painting(pageDa
         for (const menu of ['listing', 'asking', 'saving']) {
             this[menu] = menu === name && !this[menu];
         }
+    },
+    /** A file with layers becomes a sheet of its own; what of it is shown otherwise is told there. */
+    async openSheet(event) {
+        const form = new FormData();
+        form.append('picture', event.target.files[0]);
+        this.openMessage = 'Opening it …';
+        try {
+            const made = await call(this.openUrl, { form });
+            sessionStorage.setItem(`notes:${new URL(made.try).pathname}`, made.notes.join(' '));
+            window.location.assign(made.try);
+        } catch (error) {
+            this.openMessage = error.message;
+        }
+        event.target.value = '';
     },
     async makeSheet() {
         this.sheetMessage = '';

@@ -65,6 +65,7 @@ export const layering = {
             layer.opacity === 1 ? '' : `${Math.round(100 * layer.opacity)} %`,
             layer.isClipped ? 'over the one below' : '',
             layer.keepsAlpha ? 'where paint is' : '',
+            layer.isPicture ? 'picture' : '',
             layer.isLocked ? 'locked' : '',
         ].filter(Boolean);
 
@@ -96,9 +97,12 @@ export const layering = {
     },
     /** One after another, and after every stroke that is on its way. */
     sendLayer(path, options) {
+        return this.sendTo(`/layers${path}`, options);
+    },
+    sendTo(path, options) {
         return this.inTurn(async () => {
             try {
-                const answer = await callForPixels(`${this.sheet.url}/layers${path}`, options);
+                const answer = await callForPixels(`${this.sheet.url}${path}`, options);
                 // What was changed meanwhile and not told yet stands on the screen.
                 answer.words.layers = answer.words.layers.map((layer) => ({ ...layer, ...this.unsent[layer.id] }));
                 this.view.take(answer);
@@ -172,6 +176,9 @@ export const layering = {
     mergeLayer() {
         this.sendLayer(`/${this.layerInHand}/merge`, {});
     },
+    flattenLayers() {
+        this.sendTo('/flatten', {});
+    },
     clearLayer() {
         this.sendLayer(`/${this.layerInHand}/clear`, {});
     },
@@ -180,6 +187,9 @@ export const layering = {
     },
     get isLowest() {
         return this.layers[0]?.id === this.layerInHand;
+    },
+    get canFlatten() {
+        return this.layers.filter((layer) => !layer.isHidden).length > 1;
     },
     get isTopmost() {
         return this.layers[this.layers.length - 1]?.id === this.layerInHand;

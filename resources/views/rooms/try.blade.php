@@ -11,11 +11,12 @@
         <dt><kbd>Space</kbd></dt><dd>hold to move the sheet</dd>
         <dt><kbd>Ctrl</kbd> wheel</dt><dd>zoom</dd>
     </x-slot:keys>
-    <x-data id="try-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height, 'paper' => $sheet->paper], 'sheetsUrl' => route('sheets.store'), 'inHand' => $inHand?->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
+    <x-data id="try-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height, 'paper' => $sheet->paper], 'sheetsUrl' => route('sheets.store'), 'openUrl' => route('sheets.open'), 'inHand' => $inHand?->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
     <main x-data="tryRoom" class="relative min-h-0 overflow-hidden bg-[#9a9a9a]">
         <div x-ref="mat" class="absolute inset-0 overflow-hidden">
             <div x-ref="sheet" data-surface class="absolute shadow-[0_2px_12px_#0003]" role="img" aria-label="{{ $sheet->name }}: paint here with pen or mouse"></div>
             <x-try.handles :sheet="$sheet" />
+            <p class="pointer-events-none absolute inset-0 m-0 flex items-center justify-center bg-fog-50/70 font-title text-[20px]" x-show="isHeldOver" x-cloak>Drop it: it will lie on a layer of its own.</p>
         </div>
         <div class="absolute left-[14px] right-[14px] top-[12px] flex flex-wrap items-center gap-[6px]" x-on:keydown.escape="closeMenus">
             <h1 class="on-mat m-0 font-title text-[15px]">{{ $sheet->name }} <span class="font-sans text-[12.5px] font-normal text-stone">{{ number_format($sheet->width) }} × {{ number_format($sheet->height) }} px</span></h1>
@@ -26,19 +27,22 @@
                 <button type="button" class="choice" :aria-pressed="isTaking" x-on:click="startTaking">Take up</button>
             </span>
             <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="size-[24px]" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="h-[24px] w-[52px] text-center tabular-nums" x-on:click="fit" x-text="zoom" title="Fit the sheet"></button><button type="button" class="size-[24px]" x-on:click="closer" aria-label="Closer">+</button></span>
-            <p class="m-0 rounded bg-fog-50 px-2 py-1 text-[13px] text-madder" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
+            <p class="on-mat m-0 text-stone" role="status" x-show="isBringing" x-cloak>Laying it on the sheet …</p>
             <span class="on-mat ml-auto text-stone" x-text="penWords"></span>
             <div class="relative" data-saves>
-                <button type="button" class="on-mat" x-on:click="toggleSaving" :aria-expanded="saving">Save as PNG</button>
+                <button type="button" class="on-mat" x-on:click="toggleSaving" :aria-expanded="saving">Save</button>
                 <ul class="card absolute right-0 top-[36px] z-10 m-0 flex w-[250px] list-none flex-col gap-[2px] p-2 shadow-[0_2px_10px_#0003]" x-show="saving" x-cloak>
-                    <li><a class="quiet block no-underline" href="{{ route('sheets.picture', $sheet) }}?paper=1" download x-on:click="closeMenus">With its paper</a></li>
-                    <li><a class="quiet block no-underline" href="{{ route('sheets.picture', $sheet) }}" download x-on:click="closeMenus">Paint only, on nothing</a></li>
-                    <li><a class="quiet flex flex-col no-underline" href="{{ route('sheets.picture', $sheet) }}?bits=16" download x-on:click="closeMenus">Paint only, 16 bits a channel<span class="small">all the fine steps that thin glazes make</span></a></li>
+                    <li><a class="quiet block no-underline" href="{{ route('sheets.picture', $sheet) }}?paper=1" download x-on:click="closeMenus">PNG, with its paper</a></li>
+                    <li><a class="quiet block no-underline" href="{{ route('sheets.picture', $sheet) }}" download x-on:click="closeMenus">PNG, paint only, on nothing</a></li>
+                    <li><a class="quiet flex flex-col no-underline" href="{{ route('sheets.picture', $sheet) }}?bits=16" download x-on:click="closeMenus">PNG, paint only, 16 bits a channel<span class="small">all the fine steps that thin glazes make</span></a></li>
+                    <li><a class="quiet flex flex-col no-underline" href="{{ route('sheets.export', $sheet) }}" download x-on:click="closeMenus">OpenRaster, with all layers<span class="small">for other painting programs</span></a></li>
                 </ul>
             </div>
             <div class="relative" data-sheets>
                 <button type="button" class="on-mat" x-on:click="toggleListing" :aria-expanded="listing">Sheets</button>
                 <ul class="card absolute right-0 top-[36px] z-10 m-0 flex max-h-[60vh] w-[260px] list-none flex-col gap-[2px] overflow-y-auto p-2 shadow-[0_2px_10px_#0003]" x-show="listing" x-cloak>
+                    <li><label class="quiet flex cursor-pointer flex-col bg-fog-200">Open an OpenRaster file<input type="file" accept=".ora,image/openraster" class="sr-only" x-on:change="openSheet" aria-label="Open an OpenRaster file"></label></li>
+                    <li class="wrong px-2" role="alert" x-show="openMessage !== ''" x-cloak x-text="openMessage"></li>
                     @foreach ($sheets as $other)
                         <li><a class="quiet flex flex-col no-underline" href="{{ route('try', $other) }}" @if ($other->is($sheet)) aria-current="page" @endif><span class="truncate">{{ $other->name }}</span><span class="small">{{ number_format($other->width) }} × {{ number_format($other->height) }} px · {{ $other->created_at?->format('j M Y, H:i') }}</span></a></li>
                     @endforeach
@@ -57,6 +61,7 @@
                 </form>
             </div>
         </div>
+        <p class="absolute left-[14px] right-[266px] top-[54px] m-0 w-fit rounded bg-fog-50 px-2 py-1 text-[13px] text-madder shadow-[0_1px_4px_#0002]" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
         <div class="absolute bottom-[124px] right-[14px] top-[58px] flex w-[238px] flex-col justify-start gap-[10px]">
             <x-try.taken />
             <x-try.layers />

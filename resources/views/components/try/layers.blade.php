@@ -5,7 +5,10 @@
 <section class="card flex min-h-[110px] flex-col p-[10px]" aria-label="Layers">
     <div class="flex items-center justify-between">
         <h2 class="m-0 text-[15px]">Layers</h2>
-        <button type="button" class="tool" x-on:click="addLayer">Add a layer</button>
+        <span class="flex gap-[4px]">
+            <label class="tool focus-within:outline-2 focus-within:outline-yarrow-dark" title="A photo or any picture, on a layer of its own">Picture<input type="file" class="sr-only" accept="image/*" multiple x-on:change="choosePictures" aria-label="Lay a picture on the sheet"></label>
+            <button type="button" class="tool" x-on:click="addLayer">Add a layer</button>
+        </span>
     </div>
     <ul x-ref="stack" class="m-0 mt-[6px] flex min-h-[56px] list-none flex-col gap-[3px] overflow-y-auto p-[2px]">
         <template x-for="l in stacked" :key="l.id">
@@ -43,6 +46,7 @@
             <button type="button" class="tool" x-on:click="duplicateLayer">Duplicate</button>
             <button type="button" class="tool" x-on:click="startRenaming">Rename</button>
             <button type="button" class="tool" x-on:click="mergeLayer" :disabled="isLowest">Merge down</button>
+            <button type="button" class="tool" x-on:click="flattenLayers" :disabled="!canFlatten">All in one</button>
             <button type="button" class="tool" x-on:click="clearLayer">Clear</button>
             <button type="button" class="tool" x-on:click="deleteLayer">Delete</button>
         </div>

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use App\Models\StoredPicture;
+use App\Pictures\PictureFile;
+use App\Store\BlobStore;
+use Yarrowfog\Core\Paint\Stroke\LaidPicture;
+use Yarrowfog\Core\Raster\BlendMode;
+use Yarrowfog\Core\Raster\DeepBitmap;
+use Yarrowfog\Core\Raster\PlacedPicture;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Similarity;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Pictures that lie on layers. The originals stay whole in the library, however they are placed. */
+final readonly class LayerPictures
+{
+    public function __construct(private BlobStore $kept)
+    {
+    }
+
+    /** Pixels that were painted, as a picture of 16 bits a channel, in which all of them is. */
+    public function keep(DeepBitmap $pixels): StoredPicture
+    {
+        return new StoredPicture($this->kept->put(PictureFile::encode($pixels->width, $pixels->height, $pixels->toBytes16(), 'png64', fast: true)), $pixels->width, $pixels->height, TipKind::OwnColours);
+    }
+
+    /**
+     * A picture laid on a sheet.
+     *
+     * @param  Rect  $bounds  nothing is laid outside
+     * @param  BrushSettings  $brush  whose opacity and blend mode are its own
+     */
+    public function lay(StoredPicture $picture, Similarity $moved, Rect $bounds, BrushSettings $brush): ?LaidPicture
+    {
+        [$pixels, $scale] = $this->read($picture, $moved->scale);
+        $placed = PlacedPicture::of($pixels, $scale, $moved->turn, $moved->mirrored, $moved->dx, $moved->dy, $bounds);
+
+        return $placed === null ? null : new LaidPicture($placed[0], $placed[1], $bounds, $brush->base('opacity'), BlendMode::from($brush->choice('blendMode')));
+    }
+
+    /**
+     * A picture that is shown much smaller than it is need not be read whole.
+     *
+     * @return array{DeepBitmap, float} and the scale at which it is to be laid
+     */
+    private function read(StoredPicture $picture, float $scale): array
+    {
+        $bytes = $this->kept->get($picture->hash);
+        if (PictureFile::isDeep($bytes)) {
+            return [PictureFile::readDeep($bytes), $scale];
+        }
+        $longest = max($picture->width, $picture->height);
+        $read = PictureFile::read($bytes, $scale < 0.5 ? max(1, (int) ceil(2 * $scale * $longest)) : null)->bitmap();
+
+        return [DeepBitmap::of($read), $scale * $longest / max($read->width, $read->height)];
+    }
+}

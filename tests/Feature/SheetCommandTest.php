@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Layer;
+use App\Models\Sheet;
+use App\Pictures\PictureFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Tests\Browser\Process;
+
+/** The sheet commands, in processes of their own, on a library in a folder. */
+final class SheetCommandTest extends FeatureTestCase
+{
+    private string $library;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->library = "{$this->folder}/library";
+        mkdir("{$this->library}/yarrowfog/kept", recursive: true);
+        $brush = $this->brush(['size' => ['base' => 60]]);
+        foreach (['Low tide', 'Twice', 'Twice'] as $name) {
+            $sheet = Sheet::blank($name, 120, 80);
+            $ink = Layer::query()->create(['sheet_id' => $sheet->id, 'position' => 1, 'name' => 'Ink', 'opacity' => 0.5]);
+            $this->postJson("/sheets/{$sheet->id}/pen/strokes", ['stroke' => (string) Str::uuid(), 'brush' => $brush->id, 'roll' => 1, 'layer' => $ink->id, 'inks' => ['main' => '#c02020', 'second' => '#ffffff'], 'samples' => [[0, 60, 40, 1]]])->assertOk();
+        }
+        // What lies in memory becomes a library on the disk.
+        DB::statement("VACUUM INTO '{$this->library}/yarrowfog.sqlite'");
+        Process::copyFolder("{$this->folder}/yarrowfog/kept", "{$this->library}/yarrowfog/kept");
+    }
+
+    public function test_sheets_are_listed_rendered_sent_out_and_brought_in(): void
+    {
+        $list = json_decode($this->sheet('list'), true);
+        self::assertSame(['Low tide', 'Twice', 'Twice'], array_column($list, 'name'));
+        self::assertSame([['name' => 'Paint', 'strokes' => 0, 'opacity' => 1, 'mode' => 'normal', 'hidden' => false], ['name' => 'Ink', 'strokes' => 1, 'opacity' => 0.5, 'mode' => 'normal', 'hidden' => false]], $list[0]['layers']);
+        self::assertSame("120 × 80 px\n", $this->sheet("render 'Low tide' --out {$this->library}/a.png"));
+        $this->sheet("render {$list[0]['number']} --clear --out {$this->library}/b.png");
+        $this->sheet("render 'Low tide' --layer Ink --out {$this->library}/c.png");
+        $at = fn (string $file): array => array_map(fn (array $p): int => PictureFile::read((string) file_get_contents("{$this->library}/{$file}.png"))->bitmap()->at(...$p), [[60, 40], [2, 2]]);
+        self::assertSame([0xDE8E8DFF, 0xFBFBF9FF], $at('a'));
+        self::assertSame([0xC020207F, 0], $at('b'));
+        self::assertSame([0xC02020FF, 0], $at('c'));
+        self::assertSame("2 layers\n", $this->sheet("export 'Low tide' --out '{$this->library}/Sent out.ora'"));
+        $made = json_decode($this->sheet("import '{$this->library}/Sent out.ora'"), true);
+        self::assertSame(['Sent out', []], [$made['name'], $made['notes']]);
+        $this->sheet("render {$made['number']} --out {$this->library}/d.png");
+        self::assertSame($at('a'), $at('d'));
+    }
+
+    public function test_what_is_wrong_is_said(): void
+    {
+        foreach ([
+            "render Nowhere --out {$this->library}/x.png" => 'There is no sheet “Nowhere”. `sheet list` tells them all.',
+            "render Twice --out {$this->library}/x.png" => '2 sheets are called “Twice”. Name one by its number: 2, 3.',
+            "render 'Low tide' --layer Wash --out {$this->library}/x.png" => 'This sheet has no layer “Wash”. It has: Paint, Ink.',
+            "render 'Low tide' --bits 12 --out {$this->library}/x.png" => '--bits must be 8 or 16.',
+            "render 'Low tide'" => '--out is missing.',
+            'import nowhere.ora' => 'The file “nowhere.ora” cannot be read.',
+        ] as $arguments => $sentence) {
+            self::assertStringContainsString($sentence, $this->sheet($arguments, 2));
+        }
+        self::assertFileDoesNotExist("{$this->library}/x.png");
+        $this->library = '/nowhere';
+        self::assertStringContainsString('There is no library in “/nowhere”', $this->sheet('list', 2));
+    }
+
+    private function sheet(string $arguments, int $code = 0): string
+    {
+        exec('cd '.escapeshellarg(dirname(__DIR__, 2))." && bin/yarrowfog sheet {$arguments} --library ".escapeshellarg($this->library).' 2>&1', $lines, $status);
+        self::assertSame($code, $status, implode("\n", $lines));
+
+        return implode("\n", $lines)."\n";
+    }
+}
