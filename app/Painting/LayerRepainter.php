@@ -29,7 +29,7 @@ use Yarrowfog\Core\Stroke\Similarity;
  */
 final readonly class LayerRepainter
 {
-    public function __construct(private BrushTextureLoader $tips, private LayerPictures $pictures, private TileStore $tiles, private SheetStack $stacks)
+    public function __construct(private BrushTextureLoader $tips, private LayerPictures $pictures, private PrintCache $prints, private TileStore $tiles, private SheetStack $stacks)
     {
     }
 
@@ -73,26 +73,49 @@ final readonly class LayerRepainter
         return $textures === null ? null : MovedStroke::paint($this->tips->load($textures, $stroke->brush), $stroke->brush, $stroke->unpack(), $stroke->roll, $stroke->moved ?? new Similarity, $bounds, $under);
     }
 
+    /**
+     * All of a stroke, from what was kept of its last painting where there is that.
+     *
+     * @return array{LaidStroke, array<string, Rect>}|null and what it covers, by tile
+     */
+    private function paintWhole(Stroke $stroke, Rect $bounds, ?Backdrop $under = null): ?array
+    {
+        $isAlike = $stroke->kind === Stroke::PAINTED && ! self::takesUp($stroke);
+        $laid = $isAlike ? $this->prints->find($stroke, $bounds) : null;
+        if ($laid !== null) {
+            return [$laid, $laid->takeDirty()];
+        }
+        $laid = $this->paint($stroke, $bounds, $under);
+        if ($laid === null) {
+            return null;
+        }
+        $changed = $laid->takeDirty();
+        if ($isAlike) {
+            $this->prints->keep($stroke, $bounds, $laid, $changed);
+        }
+
+        return [$laid, $changed];
+    }
+
     /** The smallest rectangle around a stroke where it lies now. */
     public function areaOf(Stroke $stroke, Sheet $sheet): Rect
     {
-        $changed = $this->paint($stroke, $sheet->bounds())?->takeDirty() ?? [];
-
-        return array_reduce($changed, fn (Rect $all, Rect $part): Rect => $all->union($part), new Rect(0, 0, 0, 0));
+        return array_reduce($this->paintWhole($stroke, $sheet->bounds())[1] ?? [], fn (Rect $all, Rect $part): Rect => $all->union($part), new Rect(0, 0, 0, 0));
     }
 
     /** @param  array<string, true>  $keys  of the tiles that are painted */
     private function lay(Sheet $sheet, Stroke $stroke, WorkingBackdrop $working, array $keys): void
     {
-        $laid = $stroke->isFill() ? self::fill($sheet, $stroke, $working) : $this->paint($stroke, $sheet->bounds(), $working);
-        foreach ($laid?->takeDirty() ?? [] as $key => $part) {
+        $laid = $stroke->isFill() ? self::fill($sheet, $stroke, $working) : null;
+        [$laid, $changed] = $laid === null ? $this->paintWhole($stroke, $sheet->bounds(), $working) ?? [null, []] : [$laid, $laid->takeDirty()];
+        foreach ($changed as $key => $part) {
             if ($laid === null || ! isset($keys[$key])) {
                 continue;
             }
             $tile = new DeepBitmap(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $working->tiles[$key] ?? array_fill(0, StrokeBuffer::SIDE ** 2, 0));
             unset($working->tiles[$key]);
             $beneath = $laid->blendMode() === BlendMode::Normal ? null : TilePart::of($working->beneath($key), $key, StrokeBuffer::area($key));
-            $working->tiles[$key] = Compositor::lay($tile, StrokeBuffer::area($key), $laid, $beneath, $stroke->keeps_alpha)->words;
+            $working->tiles[$key] = Compositor::lay($tile, StrokeBuffer::area($key), $laid, $beneath, $stroke->keeps_alpha, $part)->words;
         }
     }
 

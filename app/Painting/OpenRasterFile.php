@@ -46,7 +46,7 @@ final readonly class OpenRasterFile
         foreach ($sheet->layers()->get() as $number => $layer) {
             $area = $this->areaOf($sheet, $layer);
             $source = "data/layer{$number}.png";
-            $entries[$source] = $this->picture($layer, $area);
+            $entries[$source] = $this->pictures->layer($sheet, $layer, $area);
             $layers[] = new RasterLayer($layer->name, $source, $area->x, $area->y, $layer->opacity, $layer->is_hidden, $layer->blend_mode, $layer->is_clipped, $layer->is_locked, $layer->keeps_alpha);
         }
         $merged = $this->pictures->png($sheet, false);
@@ -186,14 +186,5 @@ final readonly class OpenRasterFile
         }
 
         return $area->isEmpty() ? new Rect(0, 0, 1, 1) : $area;
-    }
-
-    /** The pixels of a layer in the colours in which it is shown, with all that they hold. */
-    private function picture(Layer $layer, Rect $area): string
-    {
-        $pixels = $this->tiles->parts($layer, ['all' => $area])['all'];
-        $shown = $layer->recolour?->apply($pixels) ?? $pixels;
-
-        return PictureFile::encode($area->width, $area->height, $shown->toBytes16(), 'png64', fast: true);
     }
 }

@@ -24,8 +24,14 @@ final class PixelPatches
     /** @param  int  $layer  on which it lies, by its id; 0 where there is only one */
     public function add(Rect $area, Bitmap $pixels, int $layer = 0): self
     {
+        return $this->addBytes($area, $pixels->toBytes(), $layer);
+    }
+
+    /** @param  string  $rgba  row by row */
+    public function addBytes(Rect $area, string $rgba, int $layer): self
+    {
         $this->places[] = [...$area->toArray(), $layer];
-        $this->bytes .= $pixels->toBytes();
+        $this->bytes .= $rgba;
 
         return $this;
     }

@@ -28,10 +28,12 @@ use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\TipKind;
 
+use function Illuminate\Support\defer;
+
 /** Lays finished strokes into a sheet. */
 final readonly class SheetPainter
 {
-    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes, private History $history, private SheetView $view)
+    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes, private History $history, private SheetView $view, private PrintCache $prints)
     {
     }
 
@@ -106,11 +108,15 @@ final readonly class SheetPainter
             if (Stroke::query()->where('uuid', $kept['uuid'])->exists()) {
                 return $this->shown($layer, $changed);
             }
-            $patches = $this->history->record($sheet, $words, function (ChangeRecorder $recorder) use ($layer, $painted, $under, $changed, $kept): PixelPatches {
+            $patches = $this->history->record($sheet, $words, function (ChangeRecorder $recorder) use ($sheet, $layer, $painted, $under, $changed, $kept): PixelPatches {
                 $area = array_reduce($changed, fn (Rect $all, Rect $part): Rect => $all->union($part), new Rect(0, 0, 0, 0));
                 $top = Stroke::query()->where('layer_id', $layer->id)->max('rank');
                 $stroke = Stroke::query()->create(['layer_id' => $layer->id, 'rank' => 1 + (is_numeric($top) ? (int) $top : 0), 'area' => $area->toArray(), ...$kept]);
                 $recorder->made($stroke, ['is_down' => 0], ['is_down' => 1]);
+                if ($painted instanceof PaintedStroke) {
+                    // After the answer: whoever changes something near it later need not paint it anew.
+                    defer(fn () => $this->prints->keep($stroke, $sheet->bounds(), $painted, $changed));
+                }
                 $blends = $under !== null && $painted->blendMode() !== BlendMode::Normal;
                 $shown = $this->tiles->lay($layer, $recorder->change, $changed, fn (DeepBitmap $deep, Rect $at, string $key): DeepBitmap => Compositor::lay($deep, $at, $painted, $blends ? TilePart::of($under->beneath($key), $key, $at) : null, $stroke->keeps_alpha));
                 $patches = new PixelPatches;

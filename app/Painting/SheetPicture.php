@@ -31,26 +31,32 @@ final readonly class SheetPicture
         $paper = $withPaper ? DeepBitmap::word(Srgb::fromHex($sheet->paper)->toInt() << 8 | 255) : 0;
         $pixels = $layer === null ? $this->stacks->of($sheet, $withPaper) : $this->stacks->alone($layer);
 
-        return PictureFile::encode($sheet->width, $sheet->height, self::rgba($pixels, $this->stacks->painted($sheet), $sheet->width, $sheet->height, $paper, $isDeep), $isDeep ? 'png64' : 'png');
+        return PictureFile::encode($sheet->width, $sheet->height, self::rgba($pixels, $this->stacks->painted($sheet), $sheet->bounds(), $paper, $isDeep), $isDeep ? 'png64' : 'png');
+    }
+
+    /** A part of one layer as a PNG of 16 bits a channel: all that it holds, in the colours in which it is shown. */
+    public function layer(Sheet $sheet, Layer $layer, Rect $area): string
+    {
+        return PictureFile::encode($area->width, $area->height, self::rgba($this->stacks->alone($layer), $this->stacks->painted($sheet), $area, 0, true), 'png64', fast: true);
     }
 
     /**
-     * The bytes of all pixels, put together band by band. Tiles without paint are filled without looking at a pixel.
+     * The bytes of all pixels of an area, put together band by band. Tiles without paint are filled without looking at a pixel.
      *
      * @param  array<string, true>  $painted  by tile
      * @param  int  $paper  a word that lies where nothing is painted
      */
-    private static function rgba(TileSource $pixels, array $painted, int $width, int $height, int $paper, bool $isDeep): string
+    private static function rgba(TileSource $pixels, array $painted, Rect $area, int $paper, bool $isDeep): string
     {
         $side = StrokeBuffer::SIDE;
         $size = $isDeep ? 8 : 4;
         $bytes = fn (DeepBitmap $tile): string => $isDeep ? $tile->toBytes16() : $tile->toBitmap()->toBytes();
         $empty = $bytes(new DeepBitmap(1, 1, [$paper]));
         $rgba = '';
-        for ($row = 0; $row * $side < $height; $row++) {
-            $band = new Rect(0, $row * $side, $width, min($side, $height - $row * $side));
+        for ($row = intdiv($area->y, $side); $row * $side < $area->bottom(); $row++) {
+            $band = (new Rect($area->x, $row * $side, $area->width, $side))->intersect($area);
             $rows = ByteRows::of($band, $size, 1, str_repeat($empty, $band->area()));
-            for ($column = 0; $column * $side < $width; $column++) {
+            for ($column = intdiv($area->x, $side); $column * $side < $area->right(); $column++) {
                 $key = StrokeBuffer::key($column, $row);
                 $tile = isset($painted[$key]) ? $pixels->tile($key) : null;
                 if ($tile !== null) {

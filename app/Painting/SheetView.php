@@ -14,6 +14,9 @@ use Yarrowfog\Core\Raster\Rect;
 /** What a page is told of a sheet: its layers, their pixels and its history. */
 final readonly class SheetView
 {
+    /** Tiles that are read in one go. */
+    private const AT_ONCE = 100;
+
     public function __construct(private TileStore $tiles, private History $history)
     {
     }
@@ -82,9 +85,11 @@ final readonly class SheetView
     /** @param  list<string>  $places */
     private function add(PixelPatches $patches, Sheet $sheet, Layer $layer, array $places): void
     {
-        foreach ($places as $place) {
-            $area = StrokeBuffer::area($place)->intersect($sheet->bounds());
-            $patches->add($area, $this->shown($layer, $area), $layer->id);
+        $areas = array_map(fn (string $place): Rect => StrokeBuffer::area($place)->intersect($sheet->bounds()), array_combine($places, $places));
+        foreach (array_chunk($areas, self::AT_ONCE, true) as $some) {
+            foreach ($layer->recolour === null ? $this->tiles->bytes($layer->id, $some) : array_map(fn (Rect $area): string => $this->shown($layer, $area)->toBytes(), $some) as $place => $bytes) {
+                $patches->addBytes($areas[$place], $bytes, $layer->id);
+            }
         }
     }
 

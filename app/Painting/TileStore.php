@@ -35,6 +35,19 @@ final class TileStore
         return self::show(self::open($this->tiles($layer->id, self::places($area), withRest: false), $area), $area);
     }
 
+    /**
+     * The bytes of some areas as they are shown, RGBA row by row.
+     *
+     * @param  array<string, Rect>  $areas  on the sheet
+     * @return array<string, string>
+     */
+    public function bytes(int $layer, array $areas): array
+    {
+        $tiles = $this->tiles($layer, self::placesOf($areas), withRest: false);
+
+        return array_map(fn (Rect $area): string => self::rowsOf(self::open($tiles, $area), $area)->toBytes(), $areas);
+    }
+
     /** @return list<string> the engine's tiles that hold paint, by their keys */
     public function paintedPlaces(int $layer): array
     {
@@ -272,12 +285,18 @@ final class TileStore
     /** @param  array<string, array{pixels: string, rest: string|null}>  $opened  of the area */
     private static function show(array $opened, Rect $area): Bitmap
     {
+        return Bitmap::fromBytes($area->width, $area->height, self::rowsOf($opened, $area)->toBytes());
+    }
+
+    /** @param  array<string, array{pixels: string, rest: string|null}>  $opened  of the area */
+    private static function rowsOf(array $opened, Rect $area): ByteRows
+    {
         $rows = ByteRows::empty($area, 4);
         foreach ($opened as $place => $tile) {
             $rows->put(self::rows($place, 4, 1, $tile['pixels']));
         }
 
-        return Bitmap::fromBytes($area->width, $area->height, $rows->toBytes());
+        return $rows;
     }
 
     /** @param  array<string, array{pixels: string, rest: string|null}>  $opened  of the area */

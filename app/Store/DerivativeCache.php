@@ -11,6 +11,12 @@ final readonly class DerivativeCache
     {
     }
 
+    /** What was made before; null where it was not. */
+    public function find(string $key): ?string
+    {
+        return $this->files->get(substr($key, 0, 2)."/{$key}");
+    }
+
     /**
      * @param  string  $key  letters, digits and dashes
      * @param  callable(): string  $make

@@ -201,15 +201,33 @@ final readonly class DeepBitmap
     {
         $bytes = '';
         foreach (array_chunk($this->words, 4096) as $words) {
-            foreach ($words as $i => $w) {
-                $a = $w & self::CHANNEL;
-                $k = $a === 0 ? 0.0 : 65535.0 / $a;
-                $words[$i] = (int) (($w >> 45) * $k + 0.5) << 48 | (int) (($w >> 30 & self::CHANNEL) * $k + 0.5) << 32 | (int) (($w >> 15 & self::CHANNEL) * $k + 0.5) << 16 | (int) ($a * 65535 / self::FULL + 0.5);
-            }
-            $bytes .= pack('J*', ...$words);
+            $bytes .= pack('J*', ...self::channels16($words));
         }
 
         return $bytes;
+    }
+
+    /**
+     * @param  list<int>  $words
+     * @return array<int, int> R G B A of 16 bits each in a word
+     */
+    private static function channels16(array $words): array
+    {
+        $count = count($words);
+        for ($i = 0; $i < $count; $i++) {
+            $w = $words[$i];
+            if (! is_int($w)) {
+                break;
+            }
+            $a = $w & self::CHANNEL;
+            if ($a > 0) {
+                // 65535 / 32640 is 257 / 128.
+                $k = intdiv(65535 << 32, $a);
+                $words[$i] = ($w >> 45) * $k + self::HALF >> 32 << 48 | ($w >> 30 & self::CHANNEL) * $k + self::HALF >> 32 << 32 | ($w >> 15 & self::CHANNEL) * $k + self::HALF >> 32 << 16 | $a * 257 + 64 >> 7;
+            }
+        }
+
+        return $words;
     }
 
     /**

@@ -72,6 +72,8 @@ final class TryController
     /** The sheet with all its layers, as OpenRaster. */
     public function export(Sheet $sheet, OpenRasterFile $files): FileResponse
     {
+        set_time_limit(0);
+
         return response($files->write($sheet), 200, [
             'Content-Type' => OpenRasterFile::MIME,
             'Content-Disposition' => 'attachment; filename="sheet-'.$sheet->id.'.ora"',
@@ -81,6 +83,7 @@ final class TryController
     /** A new sheet of an OpenRaster file. */
     public function open(BringIn $request, OpenRasterFile $files): JsonResponse
     {
+        set_time_limit(0);
         [$sheet, $notes] = $files->read($request->bytes(), $request->name());
 
         return response()->json(['id' => $sheet->id, 'try' => route('try', $sheet), 'notes' => $notes], 201);
@@ -100,6 +103,8 @@ final class TryController
 
     public function download(Request $request, Sheet $sheet, SheetPicture $pictures): FileResponse
     {
+        // A large sheet takes as long as it takes; nginx and the pool have a wall of their own.
+        set_time_limit(0);
         $layer = $request->query('layer') === null ? null : $sheet->layers()->findOrFail($request->integer('layer'));
 
         return response($pictures->png($sheet, $request->query('paper') === '1', $request->query('bits') === '16', $layer), 200, [

@@ -38,7 +38,7 @@ final class Compositor
     {
         $words = $under->words;
         foreach ($strokes as $stroke) {
-            $words = self::stroke(self::release($words), $stroke, $area);
+            $words = self::stroke(self::release($words), $stroke, $area, [], $area);
         }
 
         return new DeepBitmap($under->width, $under->height, $words);
@@ -51,20 +51,21 @@ final class Compositor
      * @param  Rect  $area  on the sheet
      * @param  DeepBitmap|null  $beneath  all that is shown under the layer there, for a stroke that blends with it
      * @param  bool  $keepsAlpha  whether it is laid only where there is paint (source-atop); nothing is erased then
+     * @param  Rect|null  $within  a part of the area outside of which the stroke covers nothing
      */
-    public static function lay(DeepBitmap $under, Rect $area, StrokeLayer $stroke, ?DeepBitmap $beneath = null, bool $keepsAlpha = false): DeepBitmap
+    public static function lay(DeepBitmap $under, Rect $area, StrokeLayer $stroke, ?DeepBitmap $beneath = null, bool $keepsAlpha = false, ?Rect $within = null): DeepBitmap
     {
         $beneath = $beneath === null || $stroke->blendMode() === BlendMode::Normal ? [] : $beneath->words;
         if (! $keepsAlpha) {
-            return new DeepBitmap($under->width, $under->height, self::stroke($under->words, $stroke, $area, $beneath));
+            return new DeepBitmap($under->width, $under->height, self::stroke($under->words, $stroke, $area, $beneath, $within ?? $area));
         }
         if ($stroke->effect() === Effect::Erases) {
             return $under;
         }
         $before = LayerBlend::opaque($under->words);
         $after = $stroke->effect() === Effect::Replaces
-            ? LayerBlend::opaque(self::stroke($under->words, $stroke, $area))
-            : self::stroke($before, $stroke, $area, $beneath);
+            ? LayerBlend::opaque(self::stroke($under->words, $stroke, $area, [], $within ?? $area))
+            : self::stroke($before, $stroke, $area, $beneath, $within ?? $area);
 
         return new DeepBitmap($under->width, $under->height, LayerBlend::withAlphaOf($under->words, $before, $after));
     }
@@ -74,15 +75,15 @@ final class Compositor
      * @param  array<int, int>  $beneath  what is shown under them, as many; empty for nothing
      * @return array<int, int>
      */
-    private static function stroke(array $words, StrokeLayer $stroke, Rect $area, array $beneath = []): array
+    private static function stroke(array $words, StrokeLayer $stroke, Rect $area, array $beneath, Rect $within): array
     {
-        foreach (StrokeBuffer::keysUnder($area->intersect($stroke->bounds())) as $key) {
+        foreach (StrokeBuffer::keysUnder($within->intersect($stroke->bounds())) as $key) {
             $tile = $stroke->tile($key);
             if ($tile === null || $tile === []) {
                 continue;
             }
             $tileArea = StrokeBuffer::area($key);
-            $part = $area->intersect($tileArea);
+            $part = $within->intersect($tileArea);
             $to = ($part->y - $area->y) * $area->width + $part->x - $area->x;
             $from = ($part->y - $tileArea->y) * StrokeBuffer::SIDE + $part->x - $tileArea->x;
             $words = match ($stroke->effect()) {

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Browser\Application;
+
+require __DIR__.'/../vendor/autoload.php';
+
+/*
+ * A large sheet, worked on over HTTP as a page works on it: 3,000 × 3,000 px, 8 layers (four of them blended), 400 strokes of 64 px.
+ *
+ *   php bench/sheet.php        each line: what, the median, the target where there is one, its unit
+ */
+
+/** Asks a running application, as a page of its own would. */
+final class Page
+{
+    public int $sheet = 0;
+
+    private CurlHandle $curl;
+
+    private string $token = '';
+
+    public function __construct(private readonly string $url)
+    {
+        $this->curl = curl_init();
+        curl_setopt_array($this->curl, [CURLOPT_RETURNTRANSFER => true, CURLOPT_COOKIEFILE => '', CURLOPT_ENCODING => '', CURLOPT_FOLLOWLOCATION => true]);
+        preg_match('/csrf-token" content="([^"]+)"/', $this->get('/gather'), $m);
+        $this->token = $m[1] ?? '';
+    }
+
+    public function get(string $path): string
+    {
+        return $this->ask('GET', $path, null);
+    }
+
+    /** @param  array<string, mixed>|null  $json */
+    public function ask(string $method, string $path, ?array $json): string
+    {
+        curl_setopt_array($this->curl, [
+            CURLOPT_URL => $this->url.$path,
+            CURLOPT_CUSTOMREQUEST => $method,
+            CURLOPT_POSTFIELDS => $json === null ? null : json_encode($json, JSON_THROW_ON_ERROR),
+            CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Accept: application/json, application/octet-stream', "X-CSRF-TOKEN: {$this->token}", 'Sec-Fetch-Site: same-origin'],
+        ]);
+        $body = (string) curl_exec($this->curl);
+        $status = curl_getinfo($this->curl, CURLINFO_RESPONSE_CODE);
+        if ($status >= 400) {
+            throw new RuntimeException("{$method} {$path}: {$status} ".substr($body, 0, 300));
+        }
+
+        return $body;
+    }
+
+    /**
+     * @param  array<string, mixed>  $json
+     * @return array<string, mixed> the words of the answer
+     */
+    public function words(string $method, string $path, array $json): array
+    {
+        $body = $this->ask($method, "/sheets/{$this->sheet}{$path}", $json);
+
+        return (array) json_decode(substr($body, 4, (unpack('N', $body) ?: [1 => 0])[1]), true);
+    }
+}
+
+$median = function (array $ms): float {
+    sort($ms);
+
+    return $ms[intdiv(count($ms), 2)];
+};
+$timed = function (Closure $do): float {
+    $from = hrtime(true);
+    $do();
+
+    return (hrtime(true) - $from) / 1e6;
+};
+$tell = fn (string $what, float $figure, float $most = 0.0, string $unit = 'ms') => printf("%s\t%.1f\t%s\t%s\n", $what, $figure, $most > 0 ? (string) $most : '-', $unit);
+
+$app = new Application(withDemo: true);
+try {
+    $page = new Page($app->url);
+    preg_match('#<script[^>]*id="try-data"[^>]*>(.*?)</script>#s', $page->get('/try'), $m);
+    $brushes = array_column((array) (json_decode($m[1] ?? '', true)['brushes'] ?? []), 'id', 'name');
+    $page->sheet = json_decode($page->ask('POST', '/sheets', ['name' => 'Bench', 'width' => 3000, 'height' => 3000]), true)['id'];
+    $layers = [];
+    foreach (['normal', 'multiply', 'normal', 'soft-light', 'normal', 'screen', 'normal', 'overlay'] as $i => $mode) {
+        $layers[$i] = $page->words('POST', '/layers', ['name' => "Layer {$i}"])['made'];
+        $page->words('PATCH', "/layers/{$layers[$i]}", ['mode' => $mode]);
+    }
+    $paint = function (int $layer, int $seed, array $more = []) use ($page, $brushes): int {
+        mt_srand($seed);
+        [$x, $y, $dx, $dy] = [mt_rand(100, 2200), mt_rand(100, 2700), mt_rand(300, 700), mt_rand(-200, 200)];
+        $uuid = sprintf('%08x-1111-4111-8111-%012x', $seed, $layer);
+        $samples = array_map(fn (int $i): array => [$i * 8, $x + $dx * $i / 60, $y + $dy * sin($i / 20), 0.3 + 0.6 * sin($i / 20)], range(0, 60));
+
+        return $page->words('POST', "/pen/strokes?stroke={$uuid}", ['stroke' => $uuid, 'brush' => $brushes['Round pen'], 'size' => 64, 'opacity' => 0.8, 'roll' => $seed, 'layer' => $layer, 'samples' => $samples, ...$more])['laid']['id'];
+    };
+    $laid = [];
+    for ($i = 0; $i < 400; $i++) {
+        $laid[] = $timed(fn () => $paint($layers[$i % 8], $i + 1));
+    }
+    $tell('a stroke of 64 px, sent whole, beside 399 others on 8 layers', $median($laid));
+    $tell('the sheet of 8 layers and 400 strokes opened, whole', $median(array_map(fn (): float => $timed(fn () => $page->get("/sheets/{$page->sheet}/pixels")), range(0, 4))), 2000);
+    $tell('a layer hidden or shown, as the server answers', $median(array_map(fn (int $i): float => $timed(fn () => $page->words('PATCH', "/layers/{$layers[3]}", ['isHidden' => $i % 2 === 0])), range(0, 9))), 33);
+    // Twenty strokes across one another, and one of them moved.
+    $heap = [];
+    for ($i = 0; $i < 21; $i++) {
+        $heap[] = $paint($layers[0], 2000 + $i, ['samples' => array_map(fn (int $n): array => [$n * 8, 1200 + 500 * $n / 60, 1400 + 12 * $i + 60 * sin($n / 15 + $i), 0.7], range(0, 60))]);
+    }
+    $tell('a taken-up stroke dropped, 20 others across it', $median(array_map(fn (int $i): float => $timed(fn () => $page->words('PATCH', '/taken', ['strokes' => [$heap[10]], 'move' => ['dx' => $i % 2 === 0 ? 20 : -20]])), range(0, 8))), 300);
+    $tell('its print asked for', $median(array_map(fn (): float => $timed(fn () => $page->get("/sheets/{$page->sheet}/taken/{$heap[10]}/print")), range(0, 6))));
+    $tell('a place pointed at', $median(array_map(fn (): float => $timed(fn () => $page->ask('POST', "/sheets/{$page->sheet}/taken", ['x' => 1450, 'y' => 1500])), range(0, 6))));
+    $tell('a step back', $median(array_map(fn (): float => $timed(fn () => $page->words('POST', '/undo', [])), range(0, 6))));
+    $tell('the sheet saved as PNG, flattened', $timed(fn () => $page->get("/sheets/{$page->sheet}/picture?paper=1")));
+    $tell('the sheet saved as OpenRaster', $timed(fn () => $page->get("/sheets/{$page->sheet}/openraster")));
+} finally {
+    $app->remove();
+}
