@@ -41,7 +41,7 @@ final readonly class LivePainter
         $layer = $sheet->layerToPaintOn($order->layer);
         $hand = $this->strokes->takeUp($order->stroke, $order->summary(), $state?->keys(['piece']), function () use ($sheet, $layer, $order): array {
             $under = new LayerBackdrop($this->tiles, $this->stacks, $layer);
-            $painter = new StrokePainter($this->tips->load($order->textures(), $order->settings), $order->settings, $under);
+            $painter = new StrokePainter($this->tips->load($order->textures(), $order->settings), $order->settings, $under, $order->moved);
 
             return [$painter->begin($order->realPressure, $order->roll, $sheet->bounds()), $under];
         });

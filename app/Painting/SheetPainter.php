@@ -65,6 +65,7 @@ final readonly class SheetPainter
             'roll' => $order->roll,
             'trace' => Stroke::pack($trace),
             'keeps_alpha' => $layer->keeps_alpha,
+            'moved' => $order->moved->isNothing() ? null : $order->moved,
         ]);
     }
 
@@ -147,7 +148,7 @@ final readonly class SheetPainter
         if ($hand !== null && $changed !== null) {
             return [$hand->painted, $changed];
         }
-        $painted = (new StrokePainter($this->tips->load($textures, $order->settings), $order->settings, $under))->stroke($trace, $order->roll, $sheet->bounds());
+        $painted = (new StrokePainter($this->tips->load($textures, $order->settings), $order->settings, $under, $order->moved))->stroke($trace, $order->roll, $sheet->bounds());
 
         return [$painted, $painted->takeDirty()];
     }

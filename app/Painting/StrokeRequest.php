@@ -13,15 +13,16 @@ use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\SettingValue;
+use Yarrowfog\Core\Stroke\Similarity;
 
-/** What the browser orders with every piece of a stroke: which stroke, which brush, how large, what roll, on which layer. */
+/** What the browser orders with every piece of a stroke: which stroke, which brush, how large, what roll, on which layer, and, for the twin of another stroke, where it lies from that. */
 final readonly class StrokeRequest
 {
-    private function __construct(public string $stroke, public Brush $brush, public BrushSettings $settings, public int $roll, public bool $realPressure, public ?int $layer)
+    private function __construct(public string $stroke, public Brush $brush, public BrushSettings $settings, public int $roll, public bool $realPressure, public ?int $layer, public Similarity $moved)
     {
     }
 
-    public const KEYS = ['stroke', 'brush', 'size', 'opacity', 'inks', 'roll', 'realPressure', 'blendMode', 'layer'];
+    public const KEYS = ['stroke', 'brush', 'size', 'opacity', 'inks', 'roll', 'realPressure', 'blendMode', 'layer', 'moved'];
 
     /**
      * The UUID that the browser gave to a stroke.
@@ -67,7 +68,7 @@ final readonly class StrokeRequest
             $settings = $settings->with('blendMode', new SettingValue($json->choice('blendMode', BlendMode::names())));
         }
 
-        return new self($stroke, $brush, $settings, $json->integer('roll', 0, 0x7FFFFFFF), $json->flag('realPressure', true), $json->has('layer') ? $json->integer('layer', 1, PHP_INT_MAX) : null);
+        return new self($stroke, $brush, $settings, $json->integer('roll', 0, 0x7FFFFFFF), $json->flag('realPressure', true), $json->has('layer') ? $json->integer('layer', 1, PHP_INT_MAX) : null, $json->has('moved') ? Similarity::read($json->object('moved')) : new Similarity);
     }
 
     /**
@@ -85,6 +86,6 @@ final readonly class StrokeRequest
     /** All that the dabs depend on besides the samples: strokes of the same order go on with each other. */
     public function summary(): string
     {
-        return hash('xxh128', json_encode([$this->brush->id, $this->brush->parts()->toArray(), $this->settings->toArray(), $this->roll, $this->realPressure, $this->layer], JSON_THROW_ON_ERROR));
+        return hash('xxh128', json_encode([$this->brush->id, $this->brush->parts()->toArray(), $this->settings->toArray(), $this->roll, $this->realPressure, $this->layer, $this->moved->toArray()], JSON_THROW_ON_ERROR));
     }
 }

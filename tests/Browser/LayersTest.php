@@ -152,6 +152,32 @@ final class LayersTest extends BrowserTestCase
         self::assertSame([], $chrome->log());
     }
 
+    public function test_a_stroke_has_twins_and_straight_lines_are_straight(): void
+    {
+        $chrome = $this->onSheet(600, 400);
+        $chrome->run('const s = document.querySelector("[aria-label=Symmetry]"); s.value = "turned 4"; s.dispatchEvent(new Event("change", { bubbles: true }))');
+        $chrome->find('[data-handle=middle]');
+        $chrome->click('[aria-label="Round pen"]');
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.6 + 0.1 * $i / 20, 0.45, 0.7], range(0, 20)));
+        $chrome->wait('four strokes', fn (): bool => str_contains($chrome->text('[data-history]'), '4 steps'));
+        $picture = PictureFile::read($this->fetch('/picture'))->bitmap();
+        // 90 px to the right of the middle and 20 above it, and so turned around it.
+        foreach ([[390, 180], [320, 290], [210, 220], [280, 110]] as [$x, $y]) {
+            self::assertGreaterThan(200, $picture->at($x, $y) & 255);
+        }
+        $chrome->run('const s = document.querySelector("[aria-label=Symmetry]"); s.value = "none"; s.dispatchEvent(new Event("change", { bubbles: true }))');
+        for ($i = 0; $i < 4; $i++) {
+            $chrome->press('Undo');
+        }
+        $chrome->wait('an empty sheet', fn (): bool => max(PictureFile::read($this->fetch('/picture'))->bitmap()->pixels) === 0);
+        $chrome->hold('Shift', fn () => $chrome->pen('[data-surface]', [[0.2, 0.5, 0.7], [0.4, 0.2, 0.7], [0.6, 0.8, 0.7], [0.8, 0.5, 0.7]]));
+        $chrome->waitForText('[data-history]', 'Last: Painted with Round pen.');
+        $picture = PictureFile::read($this->fetch('/picture'))->bitmap();
+        self::assertSame([true, true, true], array_map(fn (int $x): bool => ($picture->at($x, 200) & 255) > 200, [180, 300, 420]));
+        self::assertSame([0, 0], [$picture->at(240, 90), $picture->at(360, 310)]);
+        self::assertSame([], $chrome->log());
+    }
+
     public function test_layers_change_places_by_keys_and_by_dragging_and_are_renamed(): void
     {
         $chrome = $this->onSheet(300, 200);

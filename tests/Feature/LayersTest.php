@@ -340,6 +340,35 @@ final class LayersTest extends FeatureTestCase
         self::assertSame(1, $this->sheet->layer()->standing()->count());
     }
 
+    /** A twin is the same stroke carried elsewhere: its mirror image to the bit, while the pen is down and after. */
+    public function test_the_twin_of_a_stroke_is_its_mirror_image(): void
+    {
+        $samples = array_map(fn (int $i): array => [$i * 8, 40.3 + 2.1 * $i, 90 + 50 * sin($i / 9), 0.4 + 0.5 * sin($i / 14) ** 2], range(0, 60));
+        foreach ([['mirrored' => true, 'dx' => 400], ['mirrored' => true, 'turn' => 180, 'dy' => 300], ['turn' => 180, 'dx' => 400, 'dy' => 300]] as $n => $moved) {
+            $sheet = Sheet::blank('Twins', 400, 300);
+            $brush = $this->brush(['size' => ['base' => 34, 'spread' => 0.4], 'scatterAcross' => ['base' => 0.7], 'driftHue' => ['base' => 50]]);
+            foreach ([[], ['moved' => $moved]] as $more) {
+                $order = [...$this->order(), 'brush' => $brush->id, 'roll' => 11, ...$more];
+                $this->postJson("/sheets/{$sheet->id}/pen/pieces", [...$order, 'samples' => array_slice($samples, 0, 30)])->assertOk();
+                $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples])->assertOk();
+            }
+            [$own, $twin] = $sheet->layer()->standing()->get()->all();
+            self::assertNull($own->moved);
+            $this->sheet = $sheet;
+            $there = $this->printOf($twin->id);
+            $far = 0;
+            foreach ($this->printOf($own->id) as $place => $pixel) {
+                [$x, $y] = array_map(intval(...), explode(' ', $place));
+                $other = $there[[399 - $x, $x, 399 - $x][$n].' '.[$y, 299 - $y, 299 - $y][$n]] ?? 0;
+                foreach ([24, 16, 8, 0] as $shift) {
+                    $far = max($far, abs(($pixel >> $shift & 255) - ($other >> $shift & 255)));
+                }
+            }
+            self::assertLessThanOrEqual(2, $far);
+            self::assertGreaterThan(3000, count($there));
+        }
+    }
+
     /** The oldest steps are forgotten when all hold too much; what they did stays, and what they took away is deleted for good. */
     public function test_the_history_has_a_budget(): void
     {

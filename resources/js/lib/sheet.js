@@ -64,16 +64,16 @@ export class SheetView extends NonReactive {
     #begin(sample, isPen, event) {
         this.onPen(isPen);
         const first = this.guides ? this.guides.snapped(sample) : sample;
-        this.trail = { isPen, samples: [first], straight: this.guides?.isStraight(event) ?? false };
+        this.trail = { isPen, samples: [first], straight: this.guides?.isStraight(event) ?? false, order: this.#orderFor(isPen) };
         if (!this.trail.straight) {
-            this.strokes.begin(this.#orderFor(isPen), first);
+            this.strokes.begin(this.trail.order, first);
         }
     }
 
     #move(samples) {
         this.trail.samples.push(...samples);
         if (this.trail.straight) {
-            this.guides.aim(this.trail.samples[0], this.guides.snapped(samples[samples.length - 1]));
+            this.guides.aim(this.trail.samples[0], this.guides.snapped(samples[samples.length - 1], this.trail.samples[0]));
         } else {
             this.strokes.move(samples);
         }
@@ -83,14 +83,19 @@ export class SheetView extends NonReactive {
         this.trail.samples.push(...samples);
         let drawn = this.trail.samples;
         if (this.trail.straight) {
-            drawn = straight(drawn, this.guides.snapped(drawn[drawn.length - 1]));
+            drawn = straight(drawn, this.guides.snapped(drawn[drawn.length - 1], drawn[0]));
             this.guides.aim(null, null);
-            this.strokes.begin(this.#orderFor(this.trail.isPen), drawn[0]);
+            this.strokes.begin(this.trail.order, drawn[0]);
             this.strokes.end(drawn.slice(1));
         } else {
             this.strokes.end(samples);
         }
-        for (const mirrored of this.guides?.mirrors() ?? []) {
+        // The same movement and the same chance, carried elsewhere by the engine.
+        for (const moved of this.guides?.twins?.() ?? []) {
+            this.strokes.begin({ ...this.trail.order, moved }, drawn[0]);
+            this.strokes.end(drawn.slice(1));
+        }
+        for (const mirrored of this.guides?.mirrors?.() ?? []) {
             const twin = drawn.map(mirrored);
             this.strokes.begin(this.#orderFor(this.trail.isPen), twin[0]);
             this.strokes.end(twin.slice(1));

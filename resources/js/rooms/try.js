@@ -1,6 +1,7 @@
 import { call } from '../lib/call';
 import { extended, pageData } from '../lib/data';
 import { following } from '../trying/following';
+import { guiding } from '../trying/guiding';
 import { layering } from '../trying/layers';
 import { painting } from '../trying/painting';
 import { taking } from '../trying/taking';
@@ -9,7 +10,9 @@ import { taking } from '../trying/taking';
 const USED = 'brushes-used';
 
 /** A sheet with its layers, a brush in hand, and strokes that can be taken up again. */
-export const tryRoom = () => extended(extended(extended(extended(painting(pageData('try-data')), layering), taking), following), {
+export const tryRoom = () => [layering, taking, following, guiding, room].reduce(extended, painting(pageData('try-data')));
+
+const room = {
     width: 1600,
     height: 1000,
     asking: false,
@@ -21,7 +24,8 @@ export const tryRoom = () => extended(extended(extended(extended(painting(pageDa
     isBringing: false,
 
     init() {
-        this.startPainting({ bottom: 128, top: 60, right: 266 });
+        this.initGuides();
+        this.startPainting({ bottom: 128, top: 60, right: 266 }, this.guides());
         this.initLayers();
         this.initTaking();
         this.initFollowing();
@@ -139,4 +143,4 @@ export const tryRoom = () => extended(extended(extended(extended(painting(pageDa
             this.sheetMessage = error.message;
         }
     },
-});
+};

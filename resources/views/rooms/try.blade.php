@@ -3,6 +3,7 @@
         <dt><kbd>,</kbd> <kbd>.</kbd></dt><dd>smaller, larger brush</dd>
         <dt><kbd>Ctrl Z</kbd></dt><dd>undo the last thing done</dd>
         <dt><kbd>Ctrl Shift Z</kbd></dt><dd>do it again</dd>
+        <dt><kbd>Shift</kbd></dt><dd>held when the pen goes down: a straight line; with <kbd>Ctrl</kbd> at whole steps of 15°</dd>
         <dt><kbd>T</kbd></dt><dd>take up strokes, or paint again</dd>
         <dt>arrows</dt><dd>move what is taken up by 1 px, with <kbd>Shift</kbd> by 10</dd>
         <dt><kbd>Delete</kbd> <kbd>Esc</kbd></dt><dd>delete it, let it go</dd>
@@ -27,6 +28,9 @@
                 <button type="button" class="choice" :aria-pressed="isTaking" x-on:click="startTaking">Take up</button>
             </span>
             <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="size-[24px]" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="h-[24px] w-[52px] text-center tabular-nums" x-on:click="fit" x-text="zoom" title="Fit the sheet"></button><button type="button" class="size-[24px]" x-on:click="closer" aria-label="Closer">+</button></span>
+            <select class="on-mat border-0" aria-label="Symmetry" x-on:change="setSymmetry">
+                <template x-for="w in ways" :key="w.id"><option :value="w.id" :selected="isSymmetry(w)" x-text="w.label"></option></template>
+            </select>
             <p class="on-mat m-0 text-stone" role="status" x-show="isBringing" x-cloak>Laying it on the sheet …</p>
             <span class="on-mat ml-auto text-stone" x-text="penWords"></span>
             <div class="relative" data-saves>

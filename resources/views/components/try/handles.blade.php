@@ -10,5 +10,11 @@
             <circle :cx="{{ $x }}" :cy="{{ $y }}" :r="handleRadius" fill="#ffffff" stroke="#7d5b06" :stroke-width="lineWidth" class="pointer-events-auto cursor-{{ $cursor }}-resize" x-on:pointerdown="grab($event, '{{ $corner }}')" data-handle="{{ $corner }}"><title>Resize</title></circle>
         @endforeach
     </g>
+    <g x-show="isSymmetric" x-cloak>
+        <line :x1="middleX" y1="0" :x2="middleX" y2="{{ $sheet->height }}" stroke="#7d5b06" stroke-opacity="0.5" :stroke-width="lineWidth" stroke-dasharray="8 6" x-show="showsAcross" />
+        <line x1="0" :y1="middleY" x2="{{ $sheet->width }}" :y2="middleY" stroke="#7d5b06" stroke-opacity="0.5" :stroke-width="lineWidth" stroke-dasharray="8 6" x-show="showsDown" />
+        <circle :cx="middleX" :cy="middleY" :r="handleRadius" fill="#f6e6b0" stroke="#1c211e" :stroke-width="lineWidth" class="pointer-events-auto cursor-move" x-on:pointerdown="grabMiddle" x-on:pointermove="carryMiddle" x-on:pointerup="dropMiddle" data-handle="middle"><title>The middle of the symmetry</title></circle>
+    </g>
+    <line x-show="aimed" x-cloak :x1="aimX0" :y1="aimY0" :x2="aimX1" :y2="aimY1" stroke="#7d5b06" :stroke-width="lineWidth" />
     <rect x-show="frame" x-cloak :x="frameX" :y="frameY" :width="frameWidth" :height="frameHeight" fill="#d9a72022" stroke="#7d5b06" :stroke-width="lineWidth" />
 </svg>
