@@ -9,6 +9,7 @@ use App\CommandLine\SheetExportCommand;
 use App\CommandLine\SheetImportCommand;
 use App\CommandLine\SheetListCommand;
 use App\CommandLine\SheetRenderCommand;
+use App\CommandLine\SheetTraceCommand;
 use App\CommandLine\StrokeCommand;
 use Symfony\Component\Console\Application;
 use Symfony\Component\Console\Input\ArgvInput;
@@ -16,7 +17,7 @@ use Symfony\Component\Console\Input\ArgvInput;
 require __DIR__.'/../vendor/autoload.php';
 
 $application = new Application('Yarrowfog');
-$application->addCommands([new CutCommand, new StrokeCommand, new SettingsCommand, new DocsCommand, new SheetListCommand, new SheetRenderCommand, new SheetExportCommand, new SheetImportCommand]);
+$application->addCommands([new CutCommand, new StrokeCommand, new SettingsCommand, new DocsCommand, new SheetListCommand, new SheetRenderCommand, new SheetExportCommand, new SheetImportCommand, new SheetTraceCommand]);
 // `sheet render` is one command, whose name the console joins with a colon.
 if (($argv[1] ?? '') === 'sheet' && isset($argv[2])) {
     array_splice($argv, 1, 2, ["sheet:{$argv[2]}"]);

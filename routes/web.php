@@ -102,6 +102,7 @@ Route::post('/sheets', [TryController::class, 'store'])->name('sheets.store');
 Route::get('/sheets/{sheet}/pixels', [TryController::class, 'pixels'])->name('sheets.pixels');
 Route::post('/sheets/open', [TryController::class, 'open'])->name('sheets.open');
 Route::get('/sheets/{sheet}/openraster', [TryController::class, 'export'])->name('sheets.export');
+Route::get('/sheets/{sheet}/outlines', [TryController::class, 'trace'])->name('sheets.trace');
 Route::get('/sheets/{sheet}/picture', [TryController::class, 'download'])->name('sheets.picture');
 Route::post('/sheets/{sheet}/undo', [PaintController::class, 'undo'])->name('sheets.undo');
 Route::post('/sheets/{sheet}/redo', [PaintController::class, 'redo'])->name('sheets.redo');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\CommandLine;
 
+use App\Models\Layer;
 use App\Models\Sheet;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
@@ -63,5 +64,18 @@ abstract class SheetCommand extends EngineCommand
         }
 
         return $named->first() ?? $sheets->first(fn (Sheet $sheet): bool => (string) $sheet->id === $wanted) ?? throw new InvalidInput('sheet', "There is no sheet “{$wanted}”. `sheet list` tells them all.");
+    }
+
+    /**
+     * The layer that --layer names; null where it names none.
+     *
+     * @throws InvalidInput
+     */
+    protected static function layer(InputInterface $input, Sheet $sheet): ?Layer
+    {
+        $name = $input->getOption('layer');
+
+        return ! is_string($name) ? null : $sheet->layers()->get()->first(fn (Layer $layer): bool => $layer->name === $name)
+            ?? throw new InvalidInput('layer', "This sheet has no layer “{$name}”. It has: ".$sheet->layers()->pluck('name')->implode(', ').'.');
     }
 }

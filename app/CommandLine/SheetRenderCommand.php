@@ -35,8 +35,7 @@ final class SheetRenderCommand extends SheetCommand
             throw new InvalidInput('bits', '--bits must be 8 or 16.');
         }
         $sheet = self::sheet($input);
-        $name = $input->getOption('layer');
-        $layer = is_string($name) ? $sheet->layers()->where('name', $name)->first() ?? throw new InvalidInput('layer', "This sheet has no layer “{$name}”. It has: ".$sheet->layers()->pluck('name')->implode(', ').'.') : null;
+        $layer = self::layer($input, $sheet);
         AtomicFile::write($out, $app->make(SheetPicture::class)->png($sheet, $layer === null && $input->getOption('clear') !== true, $bits === '16', $layer));
         $output->writeln("{$sheet->width} × {$sheet->height} px");
     }

@@ -12,6 +12,21 @@ final class Svg
     /** @param  string  $ink  #rrggbb */
     public static function of(Tracer $traced, string $ink = '#000000'): string
     {
+        return self::file($traced->width, $traced->height, self::paths($traced, $ink));
+    }
+
+    /**
+     * Several inks over one another, a group for each.
+     *
+     * @param  list<array{string, Tracer}>  $inks  #rrggbb and what it covers, the lowest first
+     */
+    public static function ofInks(int $width, int $height, array $inks): string
+    {
+        return self::file($width, $height, implode('', array_map(fn (array $ink): string => '<g id="ink-'.substr($ink[0], 1)."\">\n".self::paths($ink[1], $ink[0])."</g>\n", $inks)));
+    }
+
+    private static function paths(Tracer $traced, string $ink): string
+    {
         $paths = '';
         foreach ($traced->layers as $layer) {
             $d = '';
@@ -26,7 +41,12 @@ final class Svg
             $paths .= "  <path fill=\"{$ink}\" fill-rule=\"evenodd\"{$opacity} d=\"{$d}\"/>\n";
         }
 
-        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$traced->width}\" height=\"{$traced->height}\" viewBox=\"0 0 {$traced->width} {$traced->height}\">\n{$paths}</svg>\n";
+        return $paths;
+    }
+
+    private static function file(int $width, int $height, string $paths): string
+    {
+        return "<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"{$width}\" height=\"{$height}\" viewBox=\"0 0 {$width} {$height}\">\n{$paths}</svg>\n";
     }
 
     /** @param  array{float, float}  $p */

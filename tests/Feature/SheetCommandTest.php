@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\Layer;
 use App\Models\Sheet;
 use App\Pictures\PictureFile;
+use App\Pictures\SvgFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\Browser\Process;
@@ -49,6 +50,29 @@ final class SheetCommandTest extends FeatureTestCase
         self::assertSame(['Sent out', []], [$made['name'], $made['notes']]);
         $this->sheet("render {$made['number']} --out {$this->library}/d.png");
         self::assertSame($at('a'), $at('d'));
+    }
+
+    /** Rasterised again the outlines lie where the paint lies, each in its ink. */
+    public function test_line_art_is_traced(): void
+    {
+        self::assertMatchesRegularExpression('/^\d+ curves in 1 ink\n$/', $this->sheet("trace 'Low tide' --layer Ink --out {$this->library}/a.svg"));
+        $svg = (string) file_get_contents("{$this->library}/a.svg");
+        self::assertStringContainsString('<g id="ink-c02020">', $svg);
+        $traced = PictureFile::read(SvgFile::png($svg, 120))->bitmap();
+        $this->sheet("render 'Low tide' --layer Ink --out {$this->library}/a.png");
+        $painted = PictureFile::read((string) file_get_contents("{$this->library}/a.png"))->bitmap();
+        self::assertSame([120, 80], [$traced->width, $traced->height]);
+        $far = $ink = 0;
+        foreach ($painted->pixels as $i => $pixel) {
+            $far += abs(($pixel & 255) - ($traced->pixels[$i] & 255));
+            $ink += $pixel & 255;
+        }
+        self::assertLessThan(0.03 * $ink, $far);
+        self::assertSame(0xC02020FF, $traced->at(60, 40));
+        $this->sheet("trace Twice --out {$this->library}/b.svg", 2);
+        self::assertStringContainsString('--within must be a number of px from 0.2 to 5.', $this->sheet("trace 'Low tide' --within nine --out {$this->library}/b.svg", 2));
+        self::assertStringContainsString('There is nothing to trace: nothing is painted here.', $this->sheet("trace 'Low tide' --layer Paint --out {$this->library}/b.svg", 2));
+        self::assertFileDoesNotExist("{$this->library}/b.svg");
     }
 
     public function test_what_is_wrong_is_said(): void

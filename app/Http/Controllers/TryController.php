@@ -14,6 +14,7 @@ use App\Painting\History;
 use App\Painting\OpenRasterFile;
 use App\Painting\PixelPatches;
 use App\Painting\SheetPicture;
+use App\Painting\SheetTracing;
 use App\Painting\SheetView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -77,6 +78,19 @@ final class TryController
         return response($files->write($sheet), 200, [
             'Content-Type' => OpenRasterFile::MIME,
             'Content-Disposition' => 'attachment; filename="sheet-'.$sheet->id.'.ora"',
+        ]);
+    }
+
+    /** What is shown as outlines. */
+    public function trace(Request $request, Sheet $sheet, SheetTracing $tracing): FileResponse
+    {
+        set_time_limit(0);
+        [$least, $most, $usual] = SheetTracing::WITHIN;
+        $within = $request->query('within');
+
+        return response($tracing->trace($sheet, null, is_numeric($within) ? max($least, min($most, (float) $within)) : $usual)['svg'], 200, [
+            'Content-Type' => 'image/svg+xml',
+            'Content-Disposition' => 'attachment; filename="sheet-'.$sheet->id.'.svg"',
         ]);
     }
 

@@ -40,6 +40,7 @@
                     <li><a class="quiet block no-underline" href="{{ route('sheets.picture', $sheet) }}" download x-on:click="closeMenus">PNG, paint only, on nothing</a></li>
                     <li><a class="quiet flex flex-col no-underline" href="{{ route('sheets.picture', $sheet) }}?bits=16" download x-on:click="closeMenus">PNG, paint only, 16 bits a channel<span class="small">all the fine steps that thin glazes make</span></a></li>
                     <li><a class="quiet flex flex-col no-underline" href="{{ route('sheets.export', $sheet) }}" download x-on:click="closeMenus">OpenRaster, with all layers<span class="small">for other painting programs</span></a></li>
+                    <li><a class="quiet flex flex-col no-underline" href="{{ route('sheets.trace', $sheet) }}" download x-on:click="closeMenus">SVG, line art traced<span class="small">a group for each ink, twelve at most</span></a></li>
                 </ul>
             </div>
             <div class="relative" data-sheets>
