@@ -178,6 +178,25 @@ final class LayersTest extends BrowserTestCase
         self::assertSame([], $chrome->log());
     }
 
+    public function test_the_sheet_is_seen_px_for_px_and_its_pixels_are_parted_when_they_are_large(): void
+    {
+        $chrome = $this->onSheet(2000, 1500);
+        $width = fn (): float => (float) $chrome->run('return document.querySelector("[data-surface]").getBoundingClientRect().width');
+        $fitted = $width();
+        self::assertLessThan(1000, $fitted);
+        $chrome->keys('body', '0');
+        $chrome->wait('it px for px', fn (): bool => abs($width() - 2000) < 0.01);
+        self::assertStringContainsString('100 %', $chrome->text('main'));
+        self::assertFalse($chrome->run('return document.querySelector("[data-surface]").hasAttribute("data-grid")'));
+        for ($i = 0; $i < 8; $i++) {
+            $chrome->keys('body', '+');
+        }
+        self::assertTrue($chrome->run('return document.querySelector("[data-surface]").hasAttribute("data-grid")'));
+        $chrome->keys('body', 'f');
+        $chrome->wait('it to fit', fn (): bool => abs($width() - $fitted) < 0.01);
+        self::assertSame([], $chrome->log());
+    }
+
     public function test_layers_change_places_by_keys_and_by_dragging_and_are_renamed(): void
     {
         $chrome = $this->onSheet(300, 200);

@@ -369,6 +369,36 @@ final class LayersTest extends FeatureTestCase
         }
     }
 
+    /** A page that has fallen behind is told what changed since, of recoloured layers and those that came back all, and nothing where nothing did. */
+    public function test_a_page_hears_what_others_did_since(): void
+    {
+        $since = fn (int $revision): array => self::patches($this->getJson("/sheets/{$this->sheet->id}/since/{$revision}"));
+        $this->paint([[0, 60, 60, 1]]);
+        $first = $since(0);
+        self::assertSame(1, $first['words']['revision']);
+        self::assertCount(1, $first['patches']);
+        self::assertSame(['revision' => 1, 'patches' => []], $since(1)['words']);
+        $this->paint([[0, 350, 250, 1]]);
+        $second = $since(1);
+        self::assertNotContains([0, 0], array_map(fn (array $p): array => [$p['x'], $p['y']], $second['patches']));
+        self::assertNotSame([], $second['patches']);
+        $id = $this->sheet->layer()->id;
+        $this->patchJson("/sheets/{$this->sheet->id}/layers/{$id}", ['recolour' => ['hue' => 120]])->assertOk();
+        $recoloured = $since(2);
+        self::assertCount(1 + count($second['patches']), $recoloured['patches']);
+        self::assertNotSame(self::pixelsOf($first['patches'], [60, 60]), self::pixelsOf($recoloured['patches'], [60, 60]));
+        $undone = self::patches($this->postJson("/sheets/{$this->sheet->id}/undo"));
+        self::assertSame(self::pixelsOf($first['patches'], [60, 60]), self::pixelsOf($undone['patches'], [60, 60]));
+        self::assertSame(4, $undone['words']['revision']);
+        self::assertSame(self::pixelsOf($first['patches'], [60, 60]), self::pixelsOf($since(3)['patches'], [60, 60]));
+        // One that is dragged is one step.
+        foreach ([10, 20, 30] as $hue) {
+            $this->patchJson("/sheets/{$this->sheet->id}/layers/{$id}", ['recolour' => ['hue' => $hue]])->assertOk();
+        }
+        self::assertSame(3, $since(0)['words']['steps']);
+        self::assertSame('Painted with Blot', self::patches($this->postJson("/sheets/{$this->sheet->id}/undo"))['words']['undo']);
+    }
+
     /** The oldest steps are forgotten when all hold too much; what they did stays, and what they took away is deleted for good. */
     public function test_the_history_has_a_budget(): void
     {

@@ -7,6 +7,9 @@ import { catchPen } from './pen';
 import { Strokes } from './strokes';
 import { NonReactive } from './non-reactive';
 
+/** Scale beyond which the pixels of the sheet are parted by lines. */
+const GRID_FROM = 4;
+
 /**
  * A sheet on screen: its pixels, its view, and the pen on it. It only shows what the
  * engine answers.
@@ -180,6 +183,11 @@ export class SheetView extends NonReactive {
         this.place();
     }
 
+    /** Shows the sheet px for px, about the middle of what is seen. */
+    atFullSize() {
+        this.zoomAt(1 / this.scale);
+    }
+
     pan(dx, dy) {
         this.x += dx;
         this.y += dy;
@@ -194,6 +202,8 @@ export class SheetView extends NonReactive {
         style.width = `${this.width * this.scale}px`;
         style.height = `${this.height * this.scale}px`;
         style.imageRendering = this.scale >= 3 ? 'pixelated' : 'auto';
+        style.setProperty('--px', `${this.scale}px`);
+        this.surface.toggleAttribute('data-grid', this.scale > GRID_FROM);
         this.onView?.(this.scale);
         this.surface.dispatchEvent(new CustomEvent('view-moved'));
     }

@@ -178,6 +178,12 @@ export const painting = (data) => ({
         if (event.code === 'Space' && !(event.target instanceof HTMLButtonElement)) {
             event.preventDefault();
             this.view.panning = true;
+        } else if (pressed === '0' && !event.ctrlKey && !event.metaKey) {
+            this.view.atFullSize();
+        } else if (pressed === 'f' && !event.ctrlKey && !event.metaKey) {
+            this.fit();
+        } else if (pressed === '+' || pressed === '-') {
+            this.view.zoomAt(pressed === '+' ? 1.25 : 0.8);
         } else if (pressed === ',' || pressed === '.') {
             this.size.value = Math.min(2000, Math.max(1, Math.round(this.sizeValue * (pressed === '.' ? 1.12 : 1 / 1.12) + (pressed === '.' ? 0.5 : -0.5))));
         }

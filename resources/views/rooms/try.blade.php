@@ -10,7 +10,8 @@
         <dt><kbd>H</kbd></dt><dd>hide or show the layer in hand</dd>
         <dt><kbd>Page Up</kbd> <kbd>Page Down</kbd></dt><dd>the layer above, below; with <kbd>Alt</kbd> it changes places</dd>
         <dt><kbd>Space</kbd></dt><dd>hold to move the sheet</dd>
-        <dt><kbd>Ctrl</kbd> wheel</dt><dd>zoom</dd>
+        <dt><kbd>Ctrl</kbd> wheel, <kbd>+</kbd> <kbd>-</kbd></dt><dd>zoom</dd>
+        <dt><kbd>0</kbd> <kbd>F</kbd></dt><dd>px for px, fit the sheet</dd>
     </x-slot:keys>
     <x-data id="try-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height, 'paper' => $sheet->paper], 'sheetsUrl' => route('sheets.store'), 'openUrl' => route('sheets.open'), 'inHand' => $inHand?->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
     <main x-data="tryRoom" class="relative min-h-0 overflow-hidden bg-[#9a9a9a]">
