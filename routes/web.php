@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Cutting\TipFile;
+use App\Http\Controllers\AreaController;
 use App\Http\Controllers\BrushController;
 use App\Http\Controllers\CutController;
 use App\Http\Controllers\FrameSetController;
@@ -115,6 +116,9 @@ Route::post('/sheets/{sheet}/layers/{layer}/merge', [LayerController::class, 'me
 Route::post('/sheets/{sheet}/flatten', [LayerController::class, 'flatten'])->name('layers.flatten');
 Route::post('/sheets/{sheet}/pictures', [LayerController::class, 'picture'])->name('layers.picture');
 Route::delete('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'destroy'])->whereNumber('layer')->name('layers.destroy');
+Route::post('/sheets/{sheet}/area/cut', [AreaController::class, 'cut'])->name('areas.cut');
+Route::post('/sheets/{sheet}/area/copy', [AreaController::class, 'copy'])->name('areas.copy');
+Route::post('/sheets/{sheet}/area/clear', [AreaController::class, 'clear'])->name('areas.clear');
 Route::post('/sheets/{sheet}/taken', [StrokeController::class, 'find'])->name('strokes.find');
 Route::patch('/sheets/{sheet}/taken', [StrokeController::class, 'change'])->name('strokes.change');
 Route::get('/sheets/{sheet}/taken/{stroke}/print', [StrokeController::class, 'print'])->whereNumber('stroke')->name('strokes.print');

@@ -23,7 +23,7 @@ use Yarrowfog\Core\Cut\CutList;
  * @property int $height
  * @property int|null $dpi
  * @property CutList|null $cut_list
- * @property string $origin  file, lines (an SVG), scanner, camera, mark, lettering, shape or growth
+ * @property string $origin  file, lines (an SVG), scanner, camera, mark, sheet, lettering, shape or growth
  * @property array<string, mixed>|null $recipe  what it was made by, where it can be made anew
  * @property list<string>|null $tags
  * @property CarbonImmutable $created_at

@@ -44,6 +44,9 @@ final class Stroke extends Model
     /** A picture: its trace is one place, and the opacity and blend mode of its brush are its own. */
     public const PICTURE = 'picture';
 
+    /** An emptied part of the layer: its area says which. */
+    public const CLEARED = 'cleared';
+
     protected $guarded = [];
 
     protected $attributes = ['kind' => self::PAINTED, 'is_down' => true, 'keeps_alpha' => false, 'moved' => null];

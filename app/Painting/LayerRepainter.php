@@ -11,6 +11,7 @@ use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Composite\Backdrop;
 use Yarrowfog\Core\Paint\Composite\Compositor;
 use Yarrowfog\Core\Paint\Composite\TilePart;
+use Yarrowfog\Core\Paint\Stroke\ClearedArea;
 use Yarrowfog\Core\Paint\Stroke\Fill;
 use Yarrowfog\Core\Paint\Stroke\MovedStroke;
 use Yarrowfog\Core\Paint\Tile\LaidStroke;
@@ -65,6 +66,9 @@ final readonly class LayerRepainter
      */
     public function paint(Stroke $stroke, Rect $bounds, ?Backdrop $under = null): ?LaidStroke
     {
+        if ($stroke->kind === Stroke::CLEARED) {
+            return new ClearedArea($stroke->bounds(), $bounds);
+        }
         $textures = $stroke->textures;
         if ($textures !== null && $stroke->kind === Stroke::PICTURE) {
             return $this->pictures->lay($textures->frames[0], $stroke->moved ?? new Similarity, $bounds, $stroke->brush);

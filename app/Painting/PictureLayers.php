@@ -120,6 +120,17 @@ final readonly class PictureLayers
         });
     }
 
+    /** Pixels that were painted, as a picture on a new layer above the one that they were copied from. */
+    public function copyOf(Sheet $sheet, Layer $layer, DeepBitmap $pixels, Rect $area): Layer
+    {
+        return $this->history->record($sheet, "A part of layer “{$layer->name}” copied", function (ChangeRecorder $recorder) use ($sheet, $layer, $pixels, $area): Layer {
+            $made = $this->layers->insert($sheet, $recorder, $layer, ['name' => mb_substr("Part of {$layer->name}", 0, 120)]);
+            $this->put($sheet, $made, $recorder, $this->pictures->keep($pixels), new Similarity(dx: $area->x, dy: $area->y));
+
+            return $made;
+        });
+    }
+
     /** Lays a picture of the library on a layer that holds nothing yet, as it is. */
     public function fill(Sheet $sheet, Layer $layer, StoredPicture $picture, int $x, int $y): void
     {

@@ -34,6 +34,12 @@ final readonly class SheetPicture
         return PictureFile::encode($sheet->width, $sheet->height, self::rgba($pixels, $this->stacks->painted($sheet), $sheet->bounds(), $paper, $isDeep), $isDeep ? 'png64' : 'png');
     }
 
+    /** A part of all that is shown, on nothing, as a PNG. */
+    public function part(Sheet $sheet, Rect $area): string
+    {
+        return PictureFile::encode($area->width, $area->height, self::rgba($this->stacks->of($sheet, false), $this->stacks->painted($sheet), $area, 0, false), 'png');
+    }
+
     /** A part of one layer as a PNG of 16 bits a channel: all that it holds, in the colours in which it is shown. */
     public function layer(Sheet $sheet, Layer $layer, Rect $area): string
     {

@@ -27,6 +27,9 @@ final readonly class StrokeFinder
 
     public const MOST = 500;
 
+    /** What can be taken up. */
+    private const TAKEN = [Stroke::PAINTED, Stroke::PICTURE];
+
     public function __construct(private LayerRepainter $repainter)
     {
     }
@@ -65,7 +68,7 @@ final readonly class StrokeFinder
         foreach ($sheet->layers()->where('is_hidden', false)->where('is_locked', false)->get() as $layer) {
             foreach ($layer->standing()->get() as $stroke) {
                 $area = $stroke->bounds();
-                if (! $area->isEmpty() && ! $stroke->isFill() && $frame->intersect($area)->area() === $area->area()) {
+                if (! $area->isEmpty() && in_array($stroke->kind, self::TAKEN, true) && $frame->intersect($area)->area() === $area->area()) {
                     $found[] = $stroke;
                 }
             }
@@ -116,7 +119,7 @@ final readonly class StrokeFinder
     /** Erasers and smudges are not to be pointed at: what is seen there is the paint of others. */
     private function isSeen(Stroke $stroke, Rect $near): bool
     {
-        if ($stroke->isFill() || $stroke->brush->choice('does') !== InkSettings::PAINTS) {
+        if (! in_array($stroke->kind, self::TAKEN, true) || $stroke->brush->choice('does') !== InkSettings::PAINTS) {
             return false;
         }
         $laid = $this->repainter->paint($stroke, $near);

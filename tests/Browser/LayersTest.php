@@ -197,6 +197,26 @@ final class LayersTest extends BrowserTestCase
         self::assertSame([], $chrome->log());
     }
 
+    /** Marks drawn on any sheet become a tip: boxed, cut, and kept as a brush that paints. */
+    public function test_marks_on_a_sheet_are_boxed_and_cut_into_a_tip(): void
+    {
+        $chrome = $this->onSheet(600, 400);
+        foreach ([[40, '#101010'], [70, '#808080'], [100, '#404040']] as [$d, $grey]) {
+            $this->stroke([[0, 150 + $d, 150, 1], [30, 180 + $d, 150 + $d, 1]], ['size' => 30, 'inks' => ['main' => $grey, 'second' => $grey]]);
+        }
+        $this->waitForRevision();
+        $chrome->keys('body', 'a');
+        $chrome->waitForText('[data-area]', 'Draw a box around paint.');
+        $chrome->pen('[data-surface]', [[0.2, 0.2, 1], [0.5, 0.5, 1], [0.7, 0.9, 1]], 'mouse');
+        $chrome->waitForText('[data-area]', '300 × 280 px of the sheet');
+        $chrome->press('Cut it');
+        $chrome->waitForPath('/cut/');
+        $chrome->press('Make tip');
+        $chrome->waitForPath('/tune/');
+        $chrome->wait('a swatch', fn (): bool => $this->painted('main canvas') > 0);
+        self::assertSame([], $chrome->log());
+    }
+
     public function test_layers_change_places_by_keys_and_by_dragging_and_are_renamed(): void
     {
         $chrome = $this->onSheet(300, 200);

@@ -8,6 +8,7 @@ use App\Models\Brush;
 use App\Models\Change;
 use App\Models\Layer;
 use App\Models\Sheet;
+use App\Models\Source;
 use App\Models\Stroke;
 use App\Painting\History;
 use App\Pictures\PictureFile;
@@ -397,6 +398,38 @@ final class LayersTest extends FeatureTestCase
         }
         self::assertSame(3, $since(0)['words']['steps']);
         self::assertSame('Painted with Blot', self::patches($this->postJson("/sheets/{$this->sheet->id}/undo"))['words']['undo']);
+    }
+
+    public function test_an_area_is_copied_cleared_and_cut_into_a_source(): void
+    {
+        $stroke = $this->paint([[0, 100, 100, 1]], ['size' => 120, 'inks' => ['main' => '#3c78b4', 'second' => '#ffffff']]);
+        $id = $this->sheet->layer()->id;
+        $before = $this->sheetPixels();
+        $box = ['x' => 70, 'y' => 80, 'width' => 50, 'height' => 40, 'layer' => $id];
+        $send = fn (string $what, array $more = []) => $this->postJson("/sheets/{$this->sheet->id}/area/{$what}", [...$box, ...$more]);
+        $made = self::patches($send('copy'))['words'];
+        self::assertSame(['A part of layer “Paint” copied', ['Paint', 'Part of Paint']], [$made['undo'], array_column($made['layers'], 'name')]);
+        $copy = PictureFile::read((string) $this->get("/sheets/{$this->sheet->id}/picture?layer={$made['made']}")->getContent())->bitmap();
+        self::assertSame([0x3C78B4FF, 0x3C78B4FF, 0, 0], [$copy->at(70, 80), $copy->at(119, 119), $copy->at(69, 80), $copy->at(119, 120)]);
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        self::assertSame('A part of layer “Paint” cleared', self::patches($send('clear'))['words']['undo']);
+        self::assertSame([0, 0, 0x3C78B4FF, 0x3C78B4FF], $this->at([70, 80], [119, 119], [69, 80], [119, 120]));
+        // It stays cleared when the stroke under it is painted anew, and what comes later lies over it.
+        $this->change([$stroke], ['inks' => ['main' => '#c86432']]);
+        self::assertSame([0, 0xC86432FF], $this->at([80, 90], [69, 80]));
+        $this->paint([[0, 85, 90, 1]], ['size' => 20]);
+        self::assertGreaterThan(200, $this->at([85, 90])[0] & 255);
+        for ($i = 0; $i < 3; $i++) {
+            $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        }
+        self::assertSame($before, $this->sheetPixels());
+        $cut = $send('cut')->assertCreated()->json('cut');
+        $source = Source::query()->latest('id')->firstOrFail();
+        self::assertSame([route('cut', $source), 'From Test', 50, 40], [$cut, $source->name, $source->width, $source->height]);
+        $this->get($cut)->assertOk();
+        $send('copy', ['x' => 300, 'y' => 200])->assertUnprocessable()->assertJsonPath('message', 'The layer “Paint” holds no paint there.');
+        $send('clear', ['x' => 900])->assertUnprocessable()->assertJsonPath('message', 'This area lies outside of the sheet. Draw it over the paint.');
+        $send('clear', ['width' => 0])->assertUnprocessable();
     }
 
     /** The oldest steps are forgotten when all hold too much; what they did stays, and what they took away is deleted for good. */

@@ -39,7 +39,7 @@ const room = {
     },
     /** Whether the hand paints here; where it cannot, it is said why. */
     mayPaint() {
-        if (this.isTaking) {
+        if (!this.isPaintingMode) {
             return false;
         }
         const { layer } = this;

@@ -13,6 +13,8 @@ const STILL = { dx: 0, dy: 0, scale: 1, turn: 0 };
  */
 export const taking = {
     isTaking: false,
+    isBoxing: false,
+    areaBox: null,
     takenUp: frozen([]),
     carried: STILL,
     frame: null,
@@ -38,12 +40,43 @@ export const taking = {
         }
     },
     startTaking() {
+        this.startPaintingAgain();
         this.isTaking = true;
-        this.message = '';
+    },
+    startBoxing() {
+        this.startPaintingAgain();
+        this.isBoxing = true;
     },
     startPaintingAgain() {
         this.isTaking = false;
+        this.isBoxing = false;
+        this.areaBox = null;
+        this.message = '';
         this.letGo();
+    },
+    get isPaintingMode() {
+        return !this.isTaking && !this.isBoxing;
+    },
+    get hasArea() {
+        return this.areaBox !== null;
+    },
+    get areaWords() {
+        return this.areaBox ? `${this.areaBox.width.toLocaleString('en-GB')} × ${this.areaBox.height.toLocaleString('en-GB')} px of the sheet` : 'Draw a box around paint.';
+    },
+    async cutArea() {
+        await this.view.strokes.tail;
+        try {
+            const { cut } = await call(`${this.sheet.url}/area/cut`, { json: this.areaBox });
+            window.location.assign(cut);
+        } catch (error) {
+            this.message = error.message;
+        }
+    },
+    copyArea() {
+        this.sendTo('/area/copy', { json: { ...this.areaBox, layer: this.layerInHand } });
+    },
+    clearArea() {
+        this.sendTo('/area/clear', { json: { ...this.areaBox, layer: this.layerInHand } });
     },
     letGo() {
         this.takenUp = frozen([]);
@@ -124,9 +157,15 @@ export const taking = {
         return `translate(${dx + x} ${dy + y}) rotate(${turn}) scale(${scale}) translate(${-x} ${-y})`;
     },
     get frameBox() {
+        if (!this.frame && this.areaBox) {
+            return this.areaBox;
+        }
         const { x0 = 0, y0 = 0, x1 = 0, y1 = 0 } = this.frame ?? {};
 
         return { x: Math.min(x0, x1), y: Math.min(y0, y1), width: Math.abs(x1 - x0), height: Math.abs(y1 - y0) };
+    },
+    get showsFrame() {
+        return this.frame !== null || this.areaBox !== null;
     },
     get frameX() {
         return this.frameBox.x;
@@ -148,7 +187,7 @@ export const taking = {
 
     // —— taking up ——
     pressToTake(event) {
-        if (!this.isTaking || this.view.panning || event.button !== 0) {
+        if (this.isPaintingMode || this.view.panning || event.button !== 0) {
             return;
         }
         const [x, y] = this.view.toPlace(event.clientX, event.clientY);
@@ -170,6 +209,11 @@ export const taking = {
         }
         const { x, y, width, height } = this.frameBox;
         this.frame = null;
+        if (this.isBoxing) {
+            this.areaBox = frame.isDrawn ? { x: Math.floor(x), y: Math.floor(y), width: Math.max(1, Math.round(width)), height: Math.max(1, Math.round(height)) } : null;
+
+            return;
+        }
         await this.view.strokes.tail;
         const json = frame.isDrawn ? { frame: { x: Math.round(x), y: Math.round(y), width: Math.round(width), height: Math.round(height) } } : { x: frame.x0, y: frame.y0 };
         try {
@@ -384,6 +428,9 @@ export const taking = {
             return;
         }
         const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key];
+        if (event.key === 'a') {
+            return this.isBoxing ? this.startPaintingAgain() : this.startBoxing();
+        }
         if (event.key === 't') {
             return this.isTaking ? this.startPaintingAgain() : this.startTaking();
         }

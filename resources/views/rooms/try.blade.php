@@ -5,6 +5,7 @@
         <dt><kbd>Ctrl Shift Z</kbd></dt><dd>do it again</dd>
         <dt><kbd>Shift</kbd></dt><dd>held when the pen goes down: a straight line; with <kbd>Ctrl</kbd> at whole steps of 15°</dd>
         <dt><kbd>T</kbd></dt><dd>take up strokes, or paint again</dd>
+        <dt><kbd>A</kbd></dt><dd>draw a box around a part of the sheet</dd>
         <dt>arrows</dt><dd>move what is taken up by 1 px, with <kbd>Shift</kbd> by 10</dd>
         <dt><kbd>Delete</kbd> <kbd>Esc</kbd></dt><dd>delete it, let it go</dd>
         <dt><kbd>H</kbd></dt><dd>hide or show the layer in hand</dd>
@@ -25,8 +26,9 @@
             <button type="button" class="on-mat" x-on:click="undo" :disabled="!canUndo" :title="undoWords">Undo</button>
             <button type="button" class="on-mat" x-on:click="redo" :disabled="!canRedo" :title="redoWords">Redo</button>
             <span class="on-mat flex gap-[2px] p-[3px]" role="group" aria-label="What the hand does">
-                <button type="button" class="choice" :aria-pressed="!isTaking" x-on:click="startPaintingAgain">Paint</button>
+                <button type="button" class="choice" :aria-pressed="isPaintingMode" x-on:click="startPaintingAgain">Paint</button>
                 <button type="button" class="choice" :aria-pressed="isTaking" x-on:click="startTaking">Take up</button>
+                <button type="button" class="choice" :aria-pressed="isBoxing" x-on:click="startBoxing">Area</button>
             </span>
             <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="size-[24px]" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="h-[24px] w-[52px] text-center tabular-nums" x-on:click="fit" x-text="zoom" title="Fit the sheet"></button><button type="button" class="size-[24px]" x-on:click="closer" aria-label="Closer">+</button></span>
             <select class="on-mat border-0" aria-label="Symmetry" x-on:change="setSymmetry">
@@ -70,6 +72,15 @@
         <p class="absolute left-[14px] right-[266px] top-[54px] m-0 w-fit rounded bg-fog-50 px-2 py-1 text-[13px] text-madder shadow-[0_1px_4px_#0002]" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
         <div class="absolute bottom-[124px] right-[14px] top-[58px] flex w-[238px] flex-col justify-start gap-[10px]">
             <x-try.taken />
+            <section class="card flex-none p-[10px]" aria-label="Area" x-show="isBoxing" x-cloak data-area>
+                <h2 class="m-0 text-[15px]">Area</h2>
+                <p class="small m-0" x-text="areaWords"></p>
+                <div class="mt-[6px] flex flex-wrap gap-[4px]" x-show="hasArea">
+                    <button type="button" class="tool bg-yarrow-light" x-on:click="cutArea" title="All paint shown there becomes a source, to be cut into a tip">Cut it</button>
+                    <button type="button" class="tool" x-on:click="copyArea">Copy to a new layer</button>
+                    <button type="button" class="tool" x-on:click="clearArea">Clear inside</button>
+                </div>
+            </section>
             <x-try.layers />
             <p class="on-mat m-0 text-[12px] text-stone" x-show="!showsTaken" x-text="historyWords" data-history></p>
         </div>

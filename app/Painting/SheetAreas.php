@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Painting;
+
+use App\Models\Layer;
+use App\Models\Sheet;
+use App\Models\Stroke;
+use Illuminate\Support\Str;
+use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Paint\Composite\Compositor;
+use Yarrowfog\Core\Paint\Stroke\ClearedArea;
+use Yarrowfog\Core\Raster\DeepBitmap;
+use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\Trace;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** What can be done with a part of a sheet: copied to a layer of its own, or emptied. */
+final readonly class SheetAreas
+{
+    public function __construct(private History $history, private TileStore $tiles, private PictureLayers $pictures)
+    {
+    }
+
+    /**
+     * What a layer holds there, on a new layer above it.
+     *
+     * @throws InvalidInput where it holds nothing there
+     */
+    public function copy(Sheet $sheet, Layer $layer, Rect $area): Layer
+    {
+        $area = self::onSheet($sheet, $area);
+        $pixels = $this->tiles->parts($layer, ['all' => $area])['all'];
+        if (array_filter($pixels->words) === []) {
+            throw new InvalidInput('area', "The layer “{$layer->name}” holds no paint there.");
+        }
+
+        return $this->pictures->copyOf($sheet, $layer, $pixels, $area);
+    }
+
+    /**
+     * Takes all paint out of a part of a layer.
+     *
+     * @return array<int, list<string>> the tiles that changed, for each layer
+     *
+     * @throws InvalidInput where the layer is locked or holds a picture
+     */
+    public function clear(Sheet $sheet, Layer $layer, Rect $area): array
+    {
+        $layer = $sheet->layerToPaintOn($layer->id);
+        $area = self::onSheet($sheet, $area);
+
+        return $this->history->record($sheet, "A part of layer “{$layer->name}” cleared", function (ChangeRecorder $recorder) use ($sheet, $layer, $area): array {
+            $top = Stroke::query()->where('layer_id', $layer->id)->max('rank');
+            $stroke = Stroke::query()->create([
+                'layer_id' => $layer->id,
+                'uuid' => (string) Str::uuid(),
+                'rank' => 1 + (is_numeric($top) ? (int) $top : 0),
+                'kind' => Stroke::CLEARED,
+                'brush_id' => null,
+                'brush' => BrushSettings::standard(TipKind::InkMask),
+                'roll' => 0,
+                'trace' => Stroke::pack(new Trace([new Sample(0, $area->x, $area->y)])),
+                'area' => $area->toArray(),
+            ]);
+            $recorder->made($stroke, ['is_down' => 0], ['is_down' => 1]);
+            $cleared = new ClearedArea($area, $sheet->bounds());
+            $changed = $cleared->takeDirty();
+            $this->tiles->lay($layer, $recorder->change, $changed, fn (DeepBitmap $under, Rect $at): DeepBitmap => Compositor::lay($under, $at, $cleared));
+
+            return [$layer->id => array_map(strval(...), array_keys($changed))];
+        });
+    }
+
+    /** @throws InvalidInput where none of it lies on the sheet */
+    public static function onSheet(Sheet $sheet, Rect $area): Rect
+    {
+        $part = $area->intersect($sheet->bounds());
+
+        return $part->isEmpty() ? throw new InvalidInput('area', 'This area lies outside of the sheet. Draw it over the paint.') : $part;
+    }
+}
