@@ -6,12 +6,16 @@ let count = 0;
 /**
  * One number: drag, arrow keys, wheel, typing with its unit, double-click for the default.
  *
- * @param {object} of  label, unit, least, most, step, standard, value (read and written), log, and optionally hint
+ * @param {object} of  label, unit, least, most, step, standard, value (read and written), log, and optionally hint and spoken, its label in full
  */
 export const slider = (of) => ({
     of,
     id: `slider-${++count}`,
     said: '',
+    /** What it is called where it is not seen beside what it belongs to. */
+    get spoken() {
+        return this.of.spoken ?? this.of.label;
+    },
     get isPercent() {
         return this.of.unit === '%';
     },

@@ -392,10 +392,10 @@ export const taking = {
         this.changeStrokes({ brush: brush.id });
     },
     get takenSize() {
-        return this.takenDial('size', { label: 'Stroke size', unit: 'px', least: 1, most: 2000, log: true });
+        return this.takenDial('size', { label: 'Size', spoken: 'Stroke size', unit: 'px', least: 1, most: 2000, log: true });
     },
     get takenOpacity() {
-        return this.takenDial('opacity', { label: 'Stroke opacity', unit: '%', least: 0, most: 1 });
+        return this.takenDial('opacity', { label: 'Opacity', spoken: 'Stroke opacity', unit: '%', least: 0, most: 1 });
     },
     /** While it is dragged only its figure moves; the stroke is painted when the hand rests. */
     takenDial(key, words) {

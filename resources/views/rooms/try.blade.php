@@ -31,11 +31,11 @@
                 <button type="button" class="choice" :aria-pressed="isBoxing" x-on:click="startBoxing">Area</button>
             </span>
             <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="size-[24px]" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="h-[24px] w-[52px] text-center tabular-nums" x-on:click="fit" x-text="zoom" title="Fit the sheet"></button><button type="button" class="size-[24px]" x-on:click="closer" aria-label="Closer">+</button></span>
-            <select class="on-mat border-0" aria-label="Symmetry" x-on:change="setSymmetry">
+            <select class="on-mat w-[136px] border-0" aria-label="Symmetry" x-on:change="setSymmetry">
                 <template x-for="w in ways" :key="w.id"><option :value="w.id" :selected="isSymmetry(w)" x-text="w.label"></option></template>
             </select>
             <p class="on-mat m-0 text-stone" role="status" x-show="isBringing" x-cloak>Laying it on the sheet …</p>
-            <span class="on-mat ml-auto text-stone" x-text="penWords"></span>
+            <span class="ml-auto"><span class="on-mat text-stone max-[1150px]:hidden" x-text="penWords"></span></span>
             <div class="relative" data-saves>
                 <button type="button" class="on-mat" x-on:click="toggleSaving" :aria-expanded="saving">Save</button>
                 <ul class="card absolute right-0 top-[36px] z-10 m-0 flex w-[250px] list-none flex-col gap-[2px] p-2 shadow-[0_2px_10px_#0003]" x-show="saving" x-cloak>

@@ -10,7 +10,7 @@
             <button type="button" class="tool" x-on:click="addLayer">Add a layer</button>
         </span>
     </div>
-    <ul x-ref="stack" class="m-0 mt-[6px] flex min-h-[56px] list-none flex-col gap-[3px] overflow-y-auto p-[2px]">
+    <ul x-ref="stack" class="m-0 mt-[6px] flex max-h-[230px] min-h-[56px] flex-none list-none flex-col gap-[3px] overflow-y-auto p-[2px]">
         <template x-for="l in stacked" :key="l.id">
             <li class="flex touch-none items-center gap-[7px] rounded-[8px] px-[5px] py-[4px] outline-yarrow-dark" :class="isLayerInHand(l) ? 'bg-white shadow-[0_0_0_2px_var(--color-yarrow)]' : 'hover:bg-fog-100'" :data-row="l.id"
                 x-on:pointerdown="grabLayer($event, l)" x-on:pointermove="dragLayer" x-on:pointerup="dropLayer" x-on:lostpointercapture="dropLayer">
@@ -23,7 +23,7 @@
             </li>
         </template>
     </ul>
-    <div class="mt-[6px] min-h-0 flex-none overflow-y-auto border-t border-fog-200 pt-[6px]" x-show="showsLayerControls" x-cloak>
+    <div class="-mr-[4px] mt-[6px] min-h-0 overflow-y-auto border-t border-fog-200 pr-[4px] pt-[6px]" x-show="showsLayerControls" x-cloak>
         <div class="flex items-center gap-[6px]" x-show="renaming"><input x-ref="layerName" type="text" class="field w-full" maxlength="120" :value="layerName" aria-label="Name of the layer" x-on:change="rename" x-on:keydown.escape="stopRenaming" x-on:blur="stopRenaming"></div>
         <x-slider of="layerOpacity" />
         <label class="mt-[2px] flex items-center justify-between gap-2 text-[13px]"><span class="font-bold">Blends</span>

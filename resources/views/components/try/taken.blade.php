@@ -11,7 +11,7 @@
                 <button type="button" class="strip h-[46px] min-w-0" :class="isWide ? 'w-full flex-none' : 'flex-1'" x-on:click="paintWith(s)" :aria-label="'Paint it with ' + s.name" :title="'Paint it with ' + s.name"><img :src="s.src" alt="" class="h-full w-full object-contain"></button>
             </template>
         </div>
-        <div class="mt-[2px] grid grid-cols-2 gap-[12px]"><x-slider of="takenSize" class="min-w-0" /><x-slider of="takenOpacity" class="min-w-0" /></div>
+        <div class="mt-[2px]"><x-slider of="takenSize" /><x-slider of="takenOpacity" /></div>
         <div class="flex items-center gap-3 text-[12.5px] text-stone">
             <label class="flex items-center gap-[5px]"><input type="color" class="ink-drop" data-ink="main" :value="takenMain" x-on:change="setTakenInk" aria-label="Main ink of the stroke">main</label>
             <label class="flex items-center gap-[5px]"><input type="color" class="ink-drop" data-ink="second" :value="takenSecond" x-on:change="setTakenInk" aria-label="Second ink of the stroke">second</label>
