@@ -40,6 +40,7 @@ final class LayerBlend
         return match (true) {
             $part <= 0 => $under,
             $mode === BlendMode::Normal => self::normal($under, $source, $part),
+            PremultipliedBlend::has($mode) => PremultipliedBlend::over($under, $part < self::WHOLE ? self::fade($source, $opacity) : $source, $mode),
             default => self::blended($under, $source, $part, $mode),
         };
     }
