@@ -5,12 +5,14 @@ declare(strict_types=1);
 use App\Http\Controllers\CutController;
 use App\Http\Controllers\InkController;
 use App\Http\Controllers\PaintController;
+use App\Http\Controllers\StrokeController;
 use App\Http\Controllers\SwatchController;
 use Illuminate\Support\Facades\Route;
 
 // What a pen or a moving slider sends: no session, so that nothing waits for one, and no stroke is lost with one.
 Route::post('/sheets/{sheet}/pen/pieces', [PaintController::class, 'piece'])->name('sheets.piece');
 Route::post('/sheets/{sheet}/pen/strokes', [PaintController::class, 'stroke'])->name('sheets.stroke');
+Route::post('/sheets/{sheet}/pen/taken', [StrokeController::class, 'change'])->name('strokes.change');
 Route::post('/sheets/{sheet}/pen/fills', [PaintController::class, 'fill'])->name('sheets.fill');
 Route::post('/tune/{brush}/pen/pieces', [SwatchController::class, 'piece'])->name('tune.piece');
 Route::post('/tune/{brush}/look/swatch', [SwatchController::class, 'swatch'])->name('tune.swatch');

@@ -120,7 +120,6 @@ Route::post('/sheets/{sheet}/area/cut', [AreaController::class, 'cut'])->name('a
 Route::post('/sheets/{sheet}/area/copy', [AreaController::class, 'copy'])->name('areas.copy');
 Route::post('/sheets/{sheet}/area/clear', [AreaController::class, 'clear'])->name('areas.clear');
 Route::post('/sheets/{sheet}/taken', [StrokeController::class, 'find'])->name('strokes.find');
-Route::patch('/sheets/{sheet}/taken', [StrokeController::class, 'change'])->name('strokes.change');
 Route::get('/sheets/{sheet}/taken/{stroke}/print', [StrokeController::class, 'print'])->whereNumber('stroke')->name('strokes.print');
 Route::get('/sheets/{sheet}/taken/{stroke}/strip', [StrokeController::class, 'strip'])->whereNumber('stroke')->name('strokes.strip');
 Route::get('/sheets/{sheet}/since/{revision}', [TryController::class, 'since'])->whereNumber('revision')->name('sheets.since');

@@ -13,6 +13,7 @@ use Illuminate\Support\Carbon;
  * @property int $id
  * @property Carbon|null $updated_at
  * @property int $sheet_id
+ * @property string|null $uuid  what the browser calls it, so that it is done once
  * @property string $words  what was done
  * @property list<array{table: string, id: int, before: array<string, scalar|null>, after: array<string, scalar|null>, made?: bool}> $rows
  * @property bool $is_undone

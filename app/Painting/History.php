@@ -40,13 +40,14 @@ final readonly class History
      *
      * @param  string  $words  what is done
      * @param  Closure(ChangeRecorder): T  $do
+     * @param  string|null  $uuid  what the browser calls it
      * @return T
      */
-    public function record(Sheet $sheet, string $words, Closure $do): mixed
+    public function record(Sheet $sheet, string $words, Closure $do, ?string $uuid = null): mixed
     {
-        return DB::connection()->transaction(function () use ($sheet, $words, $do): mixed {
+        return DB::connection()->transaction(function () use ($sheet, $words, $do, $uuid): mixed {
             $this->forgetUndone($sheet);
-            $change = Change::query()->create(['sheet_id' => $sheet->id, 'words' => $words, 'rows' => [], 'revision' => $this->advance($sheet)]);
+            $change = Change::query()->create(['sheet_id' => $sheet->id, 'uuid' => $uuid, 'words' => $words, 'rows' => [], 'revision' => $this->advance($sheet)]);
             $recorder = new ChangeRecorder($change);
             $result = $do($recorder);
             $change->update(['rows' => $recorder->rows(), 'bytes' => $this->tiles->bytesOf($change), ...$recorder->words() === null ? [] : ['words' => $recorder->words()]]);
@@ -95,6 +96,12 @@ final readonly class History
             && [$row['table'], $row['id'], array_keys($row['after'])] === [$new['table'], $new['id'], array_keys($new['after'])]
             && $last->updated_at?->gt(now()->subSeconds(self::ONE_STEP)) === true
             && $this->changes($sheet, true)->doesntExist();
+    }
+
+    /** Whether a change was done already, though its answer may not have arrived. */
+    public function has(Sheet $sheet, ?string $uuid): bool
+    {
+        return $uuid !== null && Change::query()->where('sheet_id', $sheet->id)->where('uuid', $uuid)->exists();
     }
 
     /** Takes the last change back. Null when there is none. */

@@ -101,10 +101,20 @@ final readonly class LayerRepainter
         return [$laid, $changed];
     }
 
+    /**
+     * What a stroke covers where it lies now, tile by tile.
+     *
+     * @return list<Rect>
+     */
+    public function partsOf(Stroke $stroke, Sheet $sheet): array
+    {
+        return $stroke->isFill() ? [$stroke->bounds()] : array_values($this->paintWhole($stroke, $sheet->bounds())[1] ?? []);
+    }
+
     /** The smallest rectangle around a stroke where it lies now. */
     public function areaOf(Stroke $stroke, Sheet $sheet): Rect
     {
-        return array_reduce($this->paintWhole($stroke, $sheet->bounds())[1] ?? [], fn (Rect $all, Rect $part): Rect => $all->union($part), new Rect(0, 0, 0, 0));
+        return array_reduce($this->partsOf($stroke, $sheet), fn (Rect $all, Rect $part): Rect => $all->union($part), new Rect(0, 0, 0, 0));
     }
 
     /** @param  array<string, true>  $keys  of the tiles that are painted */
@@ -172,6 +182,12 @@ final readonly class LayerRepainter
     /** Whether a stroke looks otherwise where something else lies under it. */
     private static function takesUp(Stroke $stroke): bool
     {
+        $written = $stroke->getAttributes()['brush'] ?? '';
+        // Reading a brush costs more than looking for the only words that matter here.
+        if (is_string($written) && ! str_contains($written, '"lends"') && ! str_contains($written, InkSettings::SMUDGES)) {
+            return $stroke->isFill();
+        }
+
         return $stroke->isFill() || $stroke->brush->lendsFromSheet() || $stroke->brush->choice('does') === InkSettings::SMUDGES;
     }
 

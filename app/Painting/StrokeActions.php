@@ -87,15 +87,19 @@ final readonly class StrokeActions
     }
 
     /**
-     * Changes strokes, all of them or none.
+     * Changes strokes, all of them or none. A change that arrives twice is done once.
      *
      * @param  list<int>  $ids
+     * @param  string|null  $uuid  what the browser calls the change
      * @return array<int, list<string>> the tiles that changed, for each layer
      *
      * @throws InvalidInput
      */
-    public function change(Sheet $sheet, array $ids, StrokeChange $change): array
+    public function change(Sheet $sheet, array $ids, StrokeChange $change, ?string $uuid = null): array
     {
+        if ($this->history->has($sheet, $uuid)) {
+            return [];
+        }
         $strokes = $this->finder->find($sheet, $ids);
 
         return $this->history->record($sheet, $change->words($strokes->count()), function (ChangeRecorder $recorder) use ($sheet, $strokes, $change): array {
@@ -103,9 +107,12 @@ final readonly class StrokeActions
             $areas = [];
             foreach ($strokes as $stroke) {
                 LayerActions::mustNotBeLocked($stroke->layer()->firstOrFail());
-                $areas[$stroke->layer_id][] = $stroke->bounds();
+                $before = $stroke->layer_id;
+                $areas[$before] = [...$areas[$before] ?? [], ...$this->repainter->partsOf($stroke, $sheet)];
                 $this->changeOne($sheet, $stroke, $change, $recorder);
-                $areas[$stroke->layer_id][] = $stroke->bounds();
+                if ($change->repaints() || $stroke->layer_id !== $before) {
+                    $areas[$stroke->layer_id] = [...$areas[$stroke->layer_id] ?? [], ...$this->repainter->partsOf($stroke, $sheet)];
+                }
             }
             if ($change->order !== null) {
                 $this->reorder($strokes, $change->order, $recorder);
@@ -118,7 +125,7 @@ final readonly class StrokeActions
             }
 
             return $tiles;
-        });
+        }, $uuid);
     }
 
     /** @throws InvalidInput where it would be larger than a print can be */

@@ -31,12 +31,15 @@ final readonly class StrokeRequest
      */
     public static function stroke(JsonReader $json): string
     {
-        $stroke = $json->text('stroke');
-        if (! Str::isUuid($stroke) || $stroke !== strtolower($stroke)) {
-            throw new InvalidInput('stroke', '“stroke” must be a UUID in lower case.');
-        }
+        return self::uuid($json, 'stroke');
+    }
 
-        return $stroke;
+    /** @throws InvalidInput */
+    public static function uuid(JsonReader $json, string $key): string
+    {
+        $uuid = $json->text($key);
+
+        return Str::isUuid($uuid) && $uuid === strtolower($uuid) ? $uuid : throw new InvalidInput($key, "“{$key}” must be a UUID in lower case.");
     }
 
     /** @throws InvalidInput */

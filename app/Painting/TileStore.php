@@ -93,7 +93,7 @@ final class TileStore
                     'pixels' => self::rows($place, 4, 1, $was['pixels'] ?? null)->put($pixels)->toBytes(),
                     'rest' => self::rows($place, 1, 4, $was['rest'] ?? null)->put($rest)->toBytes(),
                 ]);
-                if ($is === null && $was === null) {
+                if ($is === $was || ($is !== null && $was !== null && $is['pixels'] === $was['pixels'] && $is['rest'] === ($was['rest'] ?? str_repeat("\0", strlen($is['rest']))))) {
                     continue;
                 }
                 $kept[] = ['change_id' => $change->id, 'layer_id' => $layer->id, 'place' => $place, ...TilePacking::blobs($was === null ? null : TilePacking::pack($is === null ? $was : TilePacking::copyWith($was, $is)))];

@@ -32,6 +32,8 @@ return new class extends Migration
         Schema::create('changes', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('sheet_id')->constrained()->cascadeOnDelete();
+            // Made by the browser where it may be asked for twice, so that it is done once.
+            $table->uuid('uuid')->nullable()->unique();
             $table->string('words');
             // Rows that it made or changed: what stood in them before, and after.
             $table->json('rows');

@@ -299,7 +299,7 @@ final class LayersTest extends FeatureTestCase
         $stroke = $this->paint([[0, 60, 100, 1], [40, 300, 100, 1]]);
         $other = Sheet::blank('Other', 400, 300);
         $before = $this->sheetPixels();
-        $send = fn (array $body, ?Sheet $sheet = null) => $this->patchJson('/sheets/'.($sheet ?? $this->sheet)->id.'/taken', $body)->assertUnprocessable();
+        $send = fn (array $body, ?Sheet $sheet = null) => $this->postJson('/sheets/'.($sheet ?? $this->sheet)->id.'/pen/taken', $body)->assertUnprocessable();
         $send(['strokes' => [], 'delete' => true])->assertJsonPath('message', 'No stroke is taken up.');
         $send(['strokes' => [$stroke], 'delete' => true], $other)->assertJsonPath('message', 'A stroke that was taken up is gone: it was deleted or taken back elsewhere.');
         $send(['strokes' => [$stroke], 'move' => ['scale' => 90]])->assertJsonPath('message', 'Dabs would be 3600 px large; they can be from 1 to 2,000 px.');
@@ -312,6 +312,19 @@ final class LayersTest extends FeatureTestCase
         $this->patchJson("/sheets/{$this->sheet->id}/layers/{$this->sheet->layer()->id}", ['isLocked' => true])->assertOk();
         $send(['strokes' => [$stroke], 'delete' => true])->assertJsonPath('message', 'The layer “Paint” is locked. Unlock it first.');
         self::assertSame($before, $this->sheetPixels());
+    }
+
+    /** Whoever serves it may ask for it twice: a stroke is moved once. */
+    public function test_a_change_of_strokes_that_arrives_twice_is_done_once(): void
+    {
+        $stroke = $this->paint([[0, 60, 100, 1], [40, 200, 100, 1]]);
+        $change = ['change' => (string) Str::uuid(), 'move' => ['dx' => 30]];
+        $once = $this->change([$stroke], $change)['words'];
+        $pixels = $this->sheetPixels();
+        $twice = $this->change([$stroke], $change)['words'];
+        self::assertSame([$once['revision'], $once['strokes']], [$twice['revision'], $twice['strokes']]);
+        self::assertSame($pixels, $this->sheetPixels());
+        $this->postJson("/sheets/{$this->sheet->id}/pen/taken", ['change' => 'mine', 'strokes' => [$stroke], 'size' => 30])->assertUnprocessable()->assertJsonPath('message', '“change” must be a UUID in lower case.');
     }
 
     /** A brush that is changed, made anew or deleted later changes no stroke that is down. */
@@ -569,7 +582,7 @@ final class LayersTest extends FeatureTestCase
      */
     private function change(array $strokes, array $change): array
     {
-        return self::patches($this->patchJson("/sheets/{$this->sheet->id}/taken", ['strokes' => $strokes, ...$change]));
+        return self::patches($this->postJson("/sheets/{$this->sheet->id}/pen/taken", ['strokes' => $strokes, ...$change]));
     }
 
     /** @return list<int> */

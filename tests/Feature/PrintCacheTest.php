@@ -60,7 +60,7 @@ final class PrintCacheTest extends FeatureTestCase
         self::assertNotNull($prints->find($stroke, $sheet->bounds()), 'kept after the answer');
         $pixels = fn (): array => DB::table('tiles')->orderBy('place')->get()->map(fn (object $t): array => [$t->place, gzuncompress($t->pixels), $t->rest === null ? '' : gzuncompress($t->rest)])->all();
         $move = function (int $dx) use ($sheet, $stroke, $pixels): array {
-            $this->patchJson("/sheets/{$sheet->id}/taken", ['strokes' => [$stroke->id], 'move' => ['dx' => $dx]])->assertOk();
+            $this->postJson("/sheets/{$sheet->id}/pen/taken", ['strokes' => [$stroke->id], 'move' => ['dx' => $dx]])->assertOk();
 
             return $pixels();
         };

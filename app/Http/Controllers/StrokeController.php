@@ -11,6 +11,7 @@ use App\Painting\SheetView;
 use App\Painting\StrokeActions;
 use App\Painting\StrokeChange;
 use App\Painting\StrokeFinder;
+use App\Painting\StrokeRequest;
 use App\Pictures\PictureFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -57,9 +58,9 @@ final readonly class StrokeController
 
     public function change(Request $request, Sheet $sheet): Response
     {
-        $body = JsonBody::read($request)->keys(['strokes', ...StrokeChange::KEYS]);
+        $body = JsonBody::read($request)->keys(['change', 'strokes', ...StrokeChange::KEYS]);
         $ids = $body->integers('strokes', StrokeFinder::MOST);
-        $tiles = $this->actions->change($sheet, $ids, StrokeChange::read($sheet, $body->without('strokes')));
+        $tiles = $this->actions->change($sheet, $ids, StrokeChange::read($sheet, $body->without('strokes')->without('change')), $body->has('change') ? StrokeRequest::uuid($body, 'change') : null);
         $standing = array_values($this->finder->standing($sheet, $ids)->map($this->actions->describe(...))->all());
 
         return $this->view->at($sheet, $tiles)->answer([...$this->view->words($sheet), 'strokes' => $standing]);

@@ -1,5 +1,5 @@
 import { call, callForPixels } from '../lib/call';
-import { frozen } from '../lib/data';
+import { frozen, uuid } from '../lib/data';
 import { debounce } from '../lib/latest-wins';
 
 const REST = 250;
@@ -335,7 +335,7 @@ export const taking = {
         this.roomBusy = true;
         await this.inTurn(async () => {
             try {
-                const answer = await callForPixels(`${this.sheet.url}/taken`, { method: 'PATCH', json: { strokes, ...change } });
+                const answer = await callForPixels(`${this.sheet.url}/pen/taken?stroke=taken`, { json: { change: uuid(), strokes, ...change } });
                 this.view.take(answer);
                 this.message = '';
                 this.takenUp = frozen(answer.words.strokes.map(frozen));
