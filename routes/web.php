@@ -109,20 +109,20 @@ Route::post('/sheets/{sheet}/undo', [PaintController::class, 'undo'])->name('she
 Route::post('/sheets/{sheet}/redo', [PaintController::class, 'redo'])->name('sheets.redo');
 Route::post('/sheets/{sheet}/layers', [LayerController::class, 'store'])->name('layers.store');
 Route::put('/sheets/{sheet}/layers', [LayerController::class, 'reorder'])->name('layers.reorder');
-Route::patch('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'update'])->whereNumber('layer')->name('layers.update');
-Route::post('/sheets/{sheet}/layers/{layer}/duplicate', [LayerController::class, 'duplicate'])->whereNumber('layer')->name('layers.duplicate');
-Route::post('/sheets/{sheet}/layers/{layer}/clear', [LayerController::class, 'clear'])->whereNumber('layer')->name('layers.clear');
-Route::post('/sheets/{sheet}/layers/{layer}/merge', [LayerController::class, 'merge'])->whereNumber('layer')->name('layers.merge');
+Route::patch('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'update'])->where('layer', '[0-9]{1,18}')->name('layers.update');
+Route::post('/sheets/{sheet}/layers/{layer}/duplicate', [LayerController::class, 'duplicate'])->where('layer', '[0-9]{1,18}')->name('layers.duplicate');
+Route::post('/sheets/{sheet}/layers/{layer}/clear', [LayerController::class, 'clear'])->where('layer', '[0-9]{1,18}')->name('layers.clear');
+Route::post('/sheets/{sheet}/layers/{layer}/merge', [LayerController::class, 'merge'])->where('layer', '[0-9]{1,18}')->name('layers.merge');
 Route::post('/sheets/{sheet}/flatten', [LayerController::class, 'flatten'])->name('layers.flatten');
 Route::post('/sheets/{sheet}/pictures', [LayerController::class, 'picture'])->name('layers.picture');
-Route::delete('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'destroy'])->whereNumber('layer')->name('layers.destroy');
+Route::delete('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'destroy'])->where('layer', '[0-9]{1,18}')->name('layers.destroy');
 Route::post('/sheets/{sheet}/area/cut', [AreaController::class, 'cut'])->name('areas.cut');
 Route::post('/sheets/{sheet}/area/copy', [AreaController::class, 'copy'])->name('areas.copy');
 Route::post('/sheets/{sheet}/area/clear', [AreaController::class, 'clear'])->name('areas.clear');
 Route::post('/sheets/{sheet}/taken', [StrokeController::class, 'find'])->name('strokes.find');
-Route::get('/sheets/{sheet}/taken/{stroke}/print', [StrokeController::class, 'print'])->whereNumber('stroke')->name('strokes.print');
-Route::get('/sheets/{sheet}/taken/{stroke}/strip', [StrokeController::class, 'strip'])->whereNumber('stroke')->name('strokes.strip');
-Route::get('/sheets/{sheet}/since/{revision}', [TryController::class, 'since'])->whereNumber('revision')->name('sheets.since');
+Route::get('/sheets/{sheet}/taken/{stroke}/print', [StrokeController::class, 'print'])->where('stroke', '[0-9]{1,18}')->name('strokes.print');
+Route::get('/sheets/{sheet}/taken/{stroke}/strip', [StrokeController::class, 'strip'])->where('stroke', '[0-9]{1,18}')->name('strokes.strip');
+Route::get('/sheets/{sheet}/since/{revision}', [TryController::class, 'since'])->where('revision', '[0-9]{1,18}')->name('sheets.since');
 
 Route::get('/keep', [KeepController::class, 'show'])->name('keep');
 Route::get('/brushes/{brush}/strip', [BrushController::class, 'strip'])->withTrashed()->name('brushes.strip');

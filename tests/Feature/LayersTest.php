@@ -327,6 +327,28 @@ final class LayersTest extends FeatureTestCase
         $this->postJson("/sheets/{$this->sheet->id}/pen/taken", ['change' => 'mine', 'strokes' => [$stroke], 'size' => 30])->assertUnprocessable()->assertJsonPath('message', '“change” must be a UUID in lower case.');
     }
 
+    /** Numbers that nothing can have, and bodies of the wrong kind, get an answer of 4xx. */
+    public function test_no_address_and_no_body_makes_the_server_fail(): void
+    {
+        $stroke = $this->paint([[0, 60, 100, 1]]);
+        $sheet = "/sheets/{$this->sheet->id}";
+        $layer = $this->sheet->layer()->id;
+        foreach (['99999999999999999999', '18446744073709551616', '0', '999999'] as $number) {
+            foreach ([['GET', "taken/{$number}/print"], ['GET', "taken/{$number}/strip?brush=1"], ['PATCH', "layers/{$number}"], ['DELETE', "layers/{$number}"], ['POST', "layers/{$number}/clear"], ['POST', "layers/{$number}/merge"], ['POST', "layers/{$number}/duplicate"], ['GET', "picture?layer={$number}"], ['GET', "taken/{$stroke}/strip?brush={$number}"]] as [$method, $path]) {
+                $status = $this->json($method, "{$sheet}/{$path}", ['opacity' => 0.5])->getStatusCode();
+                self::assertTrue($status >= 400 && $status < 500, "{$method} {$path}: {$status}");
+            }
+            self::assertContains($this->getJson("{$sheet}/since/{$number}")->getStatusCode(), [200, 404]);
+        }
+        foreach (['taken' => 'POST', 'pen/taken' => 'POST', 'area/cut' => 'POST', 'area/copy' => 'POST', 'area/clear' => 'POST', 'layers' => 'PUT', "layers/{$layer}" => 'PATCH', 'pictures' => 'POST'] as $path => $method) {
+            foreach (['null', '[]', '7', '"text"', '{"x": 1e999}', '{"x": "a", "y": [], "width": {}, "height": -5, "layer": 1.5}', '{"strokes": {"a": 1}, "order": [[]]}', "{\"name\": \"\x00\xff\"}", '{'] as $body) {
+                $status = $this->call($method, "{$sheet}/{$path}", [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_SEC_FETCH_SITE' => 'same-origin'], $body)->getStatusCode();
+                self::assertTrue($status < 500, "{$method} {$path} {$body}: {$status}");
+            }
+        }
+        self::assertSame(1, $this->sheet->layer()->standing()->count());
+    }
+
     /** A brush that is changed, made anew or deleted later changes no stroke that is down. */
     public function test_a_stroke_is_moved_with_the_brush_that_it_was_painted_with(): void
     {
