@@ -64,6 +64,14 @@ final class Layer extends Model
         return $this->hasMany(Stroke::class);
     }
 
+    /** The rank of what is laid on it next: above all that was ever laid. */
+    public function nextRank(): int
+    {
+        $top = Stroke::query()->where('layer_id', $this->id)->max('rank');
+
+        return 1 + (is_numeric($top) ? (int) $top : 0);
+    }
+
     /**
      * What is painted on it and stands, from the lowest to the topmost.
      *

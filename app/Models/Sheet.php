@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Rect;
 
 /**
@@ -22,6 +23,9 @@ use Yarrowfog\Core\Raster\Rect;
  */
 final class Sheet extends Model
 {
+    /** px of a side. */
+    public const LARGEST = 6000;
+
     public const TO_PAINT = 'sheet';
 
     public const TO_DRAW_A_MARK = 'mark';
@@ -61,6 +65,23 @@ final class Sheet extends Model
         return $this->layers()->firstOrFail();
     }
 
+    /** @throws InvalidInput where the sheet has no such layer */
+    public function findLayer(int $id): Layer
+    {
+        return $this->layers()->find($id) ?? throw new InvalidInput('layer', 'This layer is gone. Choose another one.');
+    }
+
+    /**
+     * Where some of the engine's tiles lie on the sheet.
+     *
+     * @param  list<string>  $keys
+     * @return array<string, Rect> by key
+     */
+    public function areasOf(array $keys): array
+    {
+        return array_map(fn (string $key): Rect => StrokeBuffer::area($key)->intersect($this->bounds()), array_combine($keys, $keys));
+    }
+
     /**
      * A layer that can be painted on.
      *
@@ -70,10 +91,9 @@ final class Sheet extends Model
      */
     public function layerToPaintOn(?int $id): Layer
     {
-        $layer = $id === null ? $this->layer() : $this->layers()->find($id);
+        $layer = $id === null ? $this->layer() : $this->findLayer($id);
 
         return match (true) {
-            $layer === null => throw new InvalidInput('layer', 'This layer is gone. Choose another one.'),
             $layer->is_locked => throw new InvalidInput('layer', "The layer “{$layer->name}” is locked. Unlock it, or paint on another one."),
             $layer->is_hidden => throw new InvalidInput('layer', "The layer “{$layer->name}” is hidden. Show it, or paint on another one."),
             $layer->is_picture => throw new InvalidInput('layer', "The layer “{$layer->name}” holds a picture, and stays as it is. Paint on another one."),

@@ -141,7 +141,7 @@ final readonly class History
             }
             $change->update(['is_undone' => ! $isUndone, 'revision' => $this->advance($sheet)]);
 
-            return new Undone($change->words, self::merge($tiles, $this->shownAnew($change)), array_any($change->rows, fn (array $row): bool => $row['table'] !== 'strokes'));
+            return new Undone(self::merge($tiles, $this->shownAnew($change)), array_any($change->rows, fn (array $row): bool => $row['table'] !== 'strokes'));
         });
     }
 

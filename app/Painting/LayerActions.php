@@ -11,7 +11,6 @@ use Illuminate\Support\Str;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Paint\Composite\Recolour;
-use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\BlendMode;
 
 /** What can be done with the layers of a sheet; all of it can be undone. */
@@ -110,8 +109,7 @@ final readonly class LayerActions
                 $recorder->update($stroke, ['is_down' => false]);
             }
             $places = $this->tiles->paintedPlaces($layer->id);
-            $areas = array_map(fn (string $key) => StrokeBuffer::area($key)->intersect($sheet->bounds()), array_combine($places, $places));
-            $this->tiles->clear($layer, $recorder->change, $areas);
+            $this->tiles->clear($layer, $recorder->change, $sheet->areasOf($places));
 
             return [$layer->id => $places];
         });

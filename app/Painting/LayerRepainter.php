@@ -51,10 +51,10 @@ final readonly class LayerRepainter
                 $this->lay($sheet, $stroke, $working, $keys);
             }
         }
-        $changed = array_map(fn (string $key): Rect => StrokeBuffer::area($key)->intersect($sheet->bounds()), array_combine(array_keys($keys), array_keys($keys)));
-        $this->tiles->lay($layer, $recorder->change, $changed, fn (DeepBitmap $was, Rect $at, string $key): DeepBitmap => TilePart::of($working->tile($key), $key, $at) ?? DeepBitmap::empty($at->width, $at->height));
+        $painted = array_map(strval(...), array_keys($keys));
+        $this->tiles->lay($layer, $recorder->change, $sheet->areasOf($painted), fn (DeepBitmap $was, Rect $at, string $key): DeepBitmap => TilePart::of($working->tile($key), $key, $at) ?? DeepBitmap::empty($at->width, $at->height));
 
-        return array_map(strval(...), array_keys($keys));
+        return $painted;
     }
 
     /**
@@ -82,7 +82,7 @@ final readonly class LayerRepainter
      *
      * @return array{LaidStroke, array<string, Rect>}|null and what it covers, by tile
      */
-    private function paintWhole(Stroke $stroke, Rect $bounds, ?Backdrop $under = null): ?array
+    public function paintWhole(Stroke $stroke, Rect $bounds, ?Backdrop $under = null): ?array
     {
         $isAlike = $stroke->kind === Stroke::PAINTED && ! self::takesUp($stroke);
         $laid = $isAlike ? $this->prints->find($stroke, $bounds) : null;
@@ -111,12 +111,6 @@ final readonly class LayerRepainter
         return $stroke->isFill() ? [$stroke->bounds()] : array_values($this->paintWhole($stroke, $sheet->bounds())[1] ?? []);
     }
 
-    /** The smallest rectangle around a stroke where it lies now. */
-    public function areaOf(Stroke $stroke, Sheet $sheet): Rect
-    {
-        return array_reduce($this->partsOf($stroke, $sheet), fn (Rect $all, Rect $part): Rect => $all->union($part), new Rect(0, 0, 0, 0));
-    }
-
     /** @param  array<string, true>  $keys  of the tiles that are painted */
     private function lay(Sheet $sheet, Stroke $stroke, WorkingBackdrop $working, array $keys): void
     {
@@ -136,19 +130,9 @@ final readonly class LayerRepainter
     /** A space that is not closed any more stays as it is. */
     private static function fill(Sheet $sheet, Stroke $stroke, WorkingBackdrop $working): ?LaidStroke
     {
-        $rows = array_fill(0, $sheet->width * $sheet->height, 0);
-        foreach ($working->tiles as $key => $tile) {
-            $at = StrokeBuffer::area((string) $key);
-            $part = $at->intersect($sheet->bounds());
-            for ($y = $part->y; $y < $part->bottom(); $y++) {
-                for ($x = 0; $x < $part->width; $x++) {
-                    $rows[$y * $sheet->width + $part->x + $x] = $tile[($y - $at->y) * StrokeBuffer::SIDE + $x];
-                }
-            }
-        }
         $place = $stroke->unpack()->samples[0];
         try {
-            return Fill::of(new DeepBitmap($sheet->width, $sheet->height, $rows), $place->x, $place->y, $stroke->brush->mainInk->toInt());
+            return Fill::of(TilePart::join($working->tiles, $sheet->bounds()), $place->x, $place->y, $stroke->brush->mainInk->toInt());
         } catch (InvalidInput) {
             return null;
         }

@@ -16,7 +16,6 @@ use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Format\OpenRaster\RasterLayer;
 use Yarrowfog\Core\Format\OpenRaster\RasterStack;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Tip\TipKind;
 use ZipArchive;
@@ -31,9 +30,6 @@ final readonly class OpenRasterFile
 
     /** Bytes of one picture in a file, as it is unpacked. */
     private const MOST_BYTES = 100 * 1024 * 1024;
-
-    /** px of a sheet's side. */
-    private const LARGEST = 6000;
 
     public function __construct(private TileStore $tiles, private SheetPicture $pictures, private PictureLayers $layers, private BlobStore $kept)
     {
@@ -108,8 +104,8 @@ final readonly class OpenRasterFile
         if ($stack->layers === []) {
             throw new InvalidInput('file', 'This OpenRaster file holds no layers.');
         }
-        if (max($stack->width, $stack->height) > self::LARGEST) {
-            throw new InvalidInput('file', sprintf('This picture is %s × %s px. A sheet has %s px a side at most.', number_format($stack->width), number_format($stack->height), number_format(self::LARGEST)));
+        if (max($stack->width, $stack->height) > Sheet::LARGEST) {
+            throw new InvalidInput('file', sprintf('This picture is %s × %s px. A sheet has %s px a side at most.', number_format($stack->width), number_format($stack->height), number_format(Sheet::LARGEST)));
         }
         $notes = $stack->notes;
         $pictures = [];
@@ -180,10 +176,7 @@ final readonly class OpenRasterFile
     /** Around all tiles with paint; one px where there is none, since a picture has one at least. */
     private function areaOf(Sheet $sheet, Layer $layer): Rect
     {
-        $area = new Rect(0, 0, 0, 0);
-        foreach ($this->tiles->paintedPlaces($layer->id) as $key) {
-            $area = $area->union(StrokeBuffer::area($key)->intersect($sheet->bounds()));
-        }
+        $area = Rect::around($sheet->areasOf($this->tiles->paintedPlaces($layer->id)));
 
         return $area->isEmpty() ? new Rect(0, 0, 1, 1) : $area;
     }

@@ -71,9 +71,9 @@ final readonly class PictureLayers
             $staysAlive = self::canStayAlive($layer, $lower);
             $painted = $this->tiles->paintedPlaces($layer->id);
             if ($staysAlive) {
-                $rank = Stroke::query()->where('layer_id', $lower->id)->max('rank');
+                $rank = $lower->nextRank();
                 foreach ($layer->standing()->get() as $i => $stroke) {
-                    $recorder->update($stroke, ['layer_id' => $lower->id, 'rank' => (is_numeric($rank) ? (int) $rank : 0) + 1 + $i]);
+                    $recorder->update($stroke, ['layer_id' => $lower->id, 'rank' => $rank + $i]);
                 }
                 $recorder->update($layer, ['is_gone' => true]);
 
@@ -160,24 +160,13 @@ final readonly class PictureLayers
             $recorder->update($stroke, ['is_down' => false]);
         }
         $tiles = array_filter(array_combine($keys, array_map($shown->tile(...), $keys)), fn (?array $tile): bool => $tile !== null);
-        $area = array_reduce(array_map(strval(...), array_keys($tiles)), fn (Rect $all, string $key): Rect => $all->union(StrokeBuffer::area($key)->intersect($sheet->bounds())), new Rect(0, 0, 0, 0));
+        $area = Rect::around($sheet->areasOf(array_map(strval(...), array_keys($tiles))));
         if ($area->isEmpty()) {
             return [];
         }
-        $words = array_fill(0, $area->area(), 0);
-        foreach ($tiles as $key => $tile) {
-            $at = StrokeBuffer::area((string) $key);
-            $part = $at->intersect($area);
-            for ($y = $part->y; $y < $part->bottom(); $y++) {
-                for ($x = $part->x; $x < $part->right(); $x++) {
-                    $words[($y - $area->y) * $area->width + $x - $area->x] = $tile[($y - $at->y) * StrokeBuffer::SIDE + $x - $at->x];
-                }
-            }
-        }
-        $picture = $this->pictures->keep(new DeepBitmap($area->width, $area->height, $words));
+        $picture = $this->pictures->keep(TilePart::join($tiles, $area));
         $this->insert($layer, $recorder, $picture, new Similarity(dx: $area->x, dy: $area->y), $area);
-        $areas = array_map(fn (string $key): Rect => StrokeBuffer::area($key)->intersect($sheet->bounds()), array_combine($keys, $keys));
-        $this->tiles->lay($layer, $recorder->change, $areas, fn (DeepBitmap $was, Rect $at, string $key): DeepBitmap => TilePart::of($tiles[$key] ?? null, $key, $at) ?? DeepBitmap::empty($at->width, $at->height));
+        $this->tiles->lay($layer, $recorder->change, $sheet->areasOf($keys), fn (DeepBitmap $was, Rect $at, string $key): DeepBitmap => TilePart::of($tiles[$key] ?? null, $key, $at) ?? DeepBitmap::empty($at->width, $at->height));
 
         return $keys;
     }
@@ -186,9 +175,9 @@ final readonly class PictureLayers
     private function put(Sheet $sheet, Layer $layer, ChangeRecorder $recorder, StoredPicture $picture, Similarity $moved): void
     {
         $stroke = $this->insert($layer, $recorder, $picture, $moved, new Rect(0, 0, 0, 0));
-        $area = $this->repainter->areaOf($stroke, $sheet);
-        $stroke->update(['area' => $area->toArray()]);
-        $this->repainter->repaint($sheet, $layer, $recorder, [$area]);
+        $parts = $this->repainter->partsOf($stroke, $sheet);
+        $stroke->update(['area' => Rect::around($parts)->toArray()]);
+        $this->repainter->repaint($sheet, $layer, $recorder, $parts);
     }
 
     private function insert(Layer $layer, ChangeRecorder $recorder, StoredPicture $picture, Similarity $moved, Rect $area): Stroke

@@ -54,11 +54,10 @@ final readonly class SheetAreas
         $area = self::onSheet($sheet, $area);
 
         return $this->history->record($sheet, "A part of layer “{$layer->name}” cleared", function (ChangeRecorder $recorder) use ($sheet, $layer, $area): array {
-            $top = Stroke::query()->where('layer_id', $layer->id)->max('rank');
             $stroke = Stroke::query()->create([
                 'layer_id' => $layer->id,
                 'uuid' => (string) Str::uuid(),
-                'rank' => 1 + (is_numeric($top) ? (int) $top : 0),
+                'rank' => $layer->nextRank(),
                 'kind' => Stroke::CLEARED,
                 'brush_id' => null,
                 'brush' => BrushSettings::standard(TipKind::InkMask),

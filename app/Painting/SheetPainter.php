@@ -110,9 +110,7 @@ final readonly class SheetPainter
                 return $this->shown($layer, $changed);
             }
             $patches = $this->history->record($sheet, $words, function (ChangeRecorder $recorder) use ($sheet, $layer, $painted, $under, $changed, $kept): PixelPatches {
-                $area = array_reduce($changed, fn (Rect $all, Rect $part): Rect => $all->union($part), new Rect(0, 0, 0, 0));
-                $top = Stroke::query()->where('layer_id', $layer->id)->max('rank');
-                $stroke = Stroke::query()->create(['layer_id' => $layer->id, 'rank' => 1 + (is_numeric($top) ? (int) $top : 0), 'area' => $area->toArray(), ...$kept]);
+                $stroke = Stroke::query()->create(['layer_id' => $layer->id, 'rank' => $layer->nextRank(), 'area' => Rect::around($changed)->toArray(), ...$kept]);
                 $recorder->made($stroke, ['is_down' => 0], ['is_down' => 1]);
                 if ($painted instanceof PaintedStroke) {
                     // After the answer: whoever changes something near it later need not paint it anew.

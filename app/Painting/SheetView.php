@@ -7,7 +7,6 @@ namespace App\Painting;
 use App\Models\Layer;
 use App\Models\Sheet;
 use Yarrowfog\Core\Paint\Composite\Recolour;
-use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Rect;
 
@@ -85,7 +84,7 @@ final readonly class SheetView
     /** @param  list<string>  $places */
     private function add(PixelPatches $patches, Sheet $sheet, Layer $layer, array $places): void
     {
-        $areas = array_map(fn (string $place): Rect => StrokeBuffer::area($place)->intersect($sheet->bounds()), array_combine($places, $places));
+        $areas = $sheet->areasOf($places);
         foreach (array_chunk($areas, self::AT_ONCE, true) as $some) {
             foreach ($layer->recolour === null ? $this->tiles->bytes($layer->id, $some) : array_map(fn (Rect $area): string => $this->shown($layer, $area)->toBytes(), $some) as $place => $bytes) {
                 $patches->addBytes($areas[$place], $bytes, $layer->id);

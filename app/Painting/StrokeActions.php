@@ -56,8 +56,8 @@ final readonly class StrokeActions
     public function print(Sheet $sheet, Stroke $stroke): PixelPatches
     {
         $patches = new PixelPatches;
-        $laid = $this->repainter->paint($stroke, $sheet->bounds());
-        foreach ($laid?->takeDirty() ?? [] as $area) {
+        [$laid, $changed] = $this->repainter->paintWhole($stroke, $sheet->bounds()) ?? [null, []];
+        foreach ($changed as $area) {
             if ($laid !== null && ($laid->effect() === Effect::Paints || $laid->effect() === Effect::Covers)) {
                 $patches->add($area, Compositor::over(DeepBitmap::empty($area->width, $area->height), $area, $laid)->toBitmap(), $stroke->layer_id);
             }
@@ -107,12 +107,10 @@ final readonly class StrokeActions
             $areas = [];
             foreach ($strokes as $stroke) {
                 LayerActions::mustNotBeLocked($stroke->layer()->firstOrFail());
-                $before = $stroke->layer_id;
-                $areas[$before] = [...$areas[$before] ?? [], ...$this->repainter->partsOf($stroke, $sheet)];
-                $this->changeOne($sheet, $stroke, $change, $recorder);
-                if ($change->repaints() || $stroke->layer_id !== $before) {
-                    $areas[$stroke->layer_id] = [...$areas[$stroke->layer_id] ?? [], ...$this->repainter->partsOf($stroke, $sheet)];
-                }
+                $before = $this->repainter->partsOf($stroke, $sheet);
+                $areas[$stroke->layer_id] = [...$areas[$stroke->layer_id] ?? [], ...$before];
+                $after = $this->changeOne($sheet, $stroke, $change, $recorder) ?? $before;
+                $areas[$stroke->layer_id] = [...$areas[$stroke->layer_id] ?? [], ...$after];
             }
             if ($change->order !== null) {
                 $this->reorder($strokes, $change->order, $recorder);
@@ -128,17 +126,21 @@ final readonly class StrokeActions
         }, $uuid);
     }
 
-    /** @throws InvalidInput where it would be larger than a print can be */
-    private function changeOne(Sheet $sheet, Stroke $stroke, StrokeChange $change, ChangeRecorder $recorder): void
+    /**
+     * @return list<Rect>|null what it covers now, tile by tile; null where that is as before
+     *
+     * @throws InvalidInput where it would be larger than a print can be
+     */
+    private function changeOne(Sheet $sheet, Stroke $stroke, StrokeChange $change, ChangeRecorder $recorder): ?array
     {
         if ($change->deletes) {
             $recorder->update($stroke, ['is_down' => false]);
 
-            return;
+            return null;
         }
         $values = $change->valuesFor($stroke);
         if ($change->layer !== null && $change->layer->id !== $stroke->layer_id) {
-            $values += ['layer_id' => $change->layer->id, 'rank' => self::topRank($change->layer) + 1];
+            $values += ['layer_id' => $change->layer->id, 'rank' => $change->layer->nextRank()];
         }
         $changed = clone $stroke;
         $changed->fill($values);
@@ -146,10 +148,10 @@ final readonly class StrokeActions
         if ($size > 2000 || $size < 0.5) {
             throw new InvalidInput('move', 'Dabs would be '.round($size, 1).' px large; they can be from 1 to 2,000 px.');
         }
-        if ($change->repaints()) {
-            $values['area'] = $this->repainter->areaOf($changed, $sheet)->toArray();
-        }
-        $recorder->update($stroke, $values);
+        $parts = $change->repaints() ? $this->repainter->partsOf($changed, $sheet) : null;
+        $recorder->update($stroke, [...$values, ...$parts === null ? [] : ['area' => Rect::around($parts)->toArray()]]);
+
+        return $parts;
     }
 
     /**
@@ -193,12 +195,5 @@ final readonly class StrokeActions
         }
 
         return array_values($order === 'up' ? array_reverse($out) : $out);
-    }
-
-    private static function topRank(Layer $layer): int
-    {
-        $top = Stroke::query()->where('layer_id', $layer->id)->max('rank');
-
-        return is_numeric($top) ? (int) $top : 0;
     }
 }

@@ -8,11 +8,10 @@ namespace App\Painting;
 final readonly class Undone
 {
     /**
-     * @param  string  $words  of the change
      * @param  array<int, list<string>>  $tiles  the engine's tiles that changed, by their keys, for each layer
      * @param  bool  $changesStack  whether more than strokes changed
      */
-    public function __construct(public string $words, public array $tiles, public bool $changesStack)
+    public function __construct(public array $tiles, public bool $changesStack)
     {
     }
 }

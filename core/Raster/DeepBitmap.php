@@ -191,7 +191,8 @@ final readonly class DeepBitmap
         return new self($this->width, $this->height, $words);
     }
 
-    private static function share(int $channel, int $alpha): int
+    /** So much of a channel as an alpha leaves, both of 32640. */
+    public static function share(int $channel, int $alpha): int
     {
         return intdiv($channel * $alpha + (self::FULL >> 1), self::FULL);
     }

@@ -17,6 +17,16 @@ final readonly class Rect
         return new self($left, $top, max(0, $right - $left), max(0, $bottom - $top));
     }
 
+    /**
+     * The smallest rectangle around all of some; an empty one around none.
+     *
+     * @param  array<array-key, self>  $parts
+     */
+    public static function around(array $parts): self
+    {
+        return array_reduce($parts, fn (self $all, self $part): self => $all->union($part), new self(0, 0, 0, 0));
+    }
+
     public function right(): int
     {
         return $this->x + $this->width;

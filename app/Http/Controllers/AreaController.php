@@ -9,14 +9,12 @@ use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Models\Layer;
 use App\Models\Sheet;
-use App\Painting\PixelPatches;
 use App\Painting\SheetAreas;
 use App\Painting\SheetPicture;
 use App\Painting\SheetView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Raster\Rect;
 
@@ -51,12 +49,7 @@ final readonly class AreaController
     {
         $body = JsonBody::read($request)->keys(self::KEYS);
 
-        return $this->answer($sheet, $this->view->at($sheet, $this->areas->clear($sheet, self::layer($sheet, $body), self::area($body))));
-    }
-
-    private function answer(Sheet $sheet, PixelPatches $patches): Response
-    {
-        return $patches->answer($this->view->words($sheet, withStack: true));
+        return $this->view->at($sheet, $this->areas->clear($sheet, self::layer($sheet, $body), self::area($body)))->answer($this->view->words($sheet, withStack: true));
     }
 
     private static function area(JsonReader $body): Rect
@@ -66,6 +59,6 @@ final readonly class AreaController
 
     private static function layer(Sheet $sheet, JsonReader $body): Layer
     {
-        return $sheet->layers()->find($body->integer('layer', 1, PHP_INT_MAX)) ?? throw new InvalidInput('layer', 'This layer is gone. Choose another one.');
+        return $sheet->findLayer($body->integer('layer', 1, PHP_INT_MAX));
     }
 }

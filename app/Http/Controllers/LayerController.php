@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Gathering\SourceIntake;
 use App\Http\JsonBody;
 use App\Http\Requests\BringIn;
-use App\Models\Layer;
 use App\Models\Sheet;
 use App\Models\StoredPicture;
 use App\Painting\LayerActions;
@@ -18,7 +17,6 @@ use App\Painting\SheetView;
 use App\Painting\StrokeActions;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** The layers of a sheet. Every answer tells how they stand afterwards, with the pixels that changed. */
@@ -31,7 +29,7 @@ final readonly class LayerController
     public function store(Request $request, Sheet $sheet): Response
     {
         $body = JsonBody::read($request)->keys(['name', 'above']);
-        $above = $body->has('above') ? $this->layer($sheet, $body->integer('above', 1, PHP_INT_MAX)) : null;
+        $above = $body->has('above') ? $sheet->findLayer($body->integer('above', 1, PHP_INT_MAX)) : null;
         $made = $this->actions->add($sheet, $above, trim($body->text('name', '', 120)));
 
         return $this->answer($sheet, new PixelPatches, ['made' => $made->id]);
@@ -39,7 +37,7 @@ final readonly class LayerController
 
     public function update(Request $request, Sheet $sheet, int $layer): Response
     {
-        $layer = $this->layer($sheet, $layer);
+        $layer = $sheet->findLayer($layer);
         $was = $layer->recolour?->toArray();
         $this->actions->update($sheet, $layer, JsonBody::read($request));
 
@@ -56,14 +54,14 @@ final readonly class LayerController
 
     public function duplicate(Sheet $sheet, int $layer): Response
     {
-        $copy = $this->actions->duplicate($sheet, $this->layer($sheet, $layer));
+        $copy = $this->actions->duplicate($sheet, $sheet->findLayer($layer));
 
         return $this->answer($sheet, $this->view->layer($sheet, $copy), ['made' => $copy->id]);
     }
 
     public function merge(Sheet $sheet, int $layer): Response
     {
-        return $this->answer($sheet, $this->view->at($sheet, $this->pictures->mergeDown($sheet, $this->layer($sheet, $layer))));
+        return $this->answer($sheet, $this->view->at($sheet, $this->pictures->mergeDown($sheet, $sheet->findLayer($layer))));
     }
 
     public function flatten(Sheet $sheet, SheetStack $stacks): Response
@@ -83,19 +81,14 @@ final readonly class LayerController
 
     public function clear(Sheet $sheet, int $layer): Response
     {
-        return $this->answer($sheet, $this->view->at($sheet, $this->actions->clear($sheet, $this->layer($sheet, $layer))));
+        return $this->answer($sheet, $this->view->at($sheet, $this->actions->clear($sheet, $sheet->findLayer($layer))));
     }
 
     public function destroy(Sheet $sheet, int $layer): Response
     {
-        $this->actions->delete($sheet, $this->layer($sheet, $layer));
+        $this->actions->delete($sheet, $sheet->findLayer($layer));
 
         return $this->answer($sheet, new PixelPatches);
-    }
-
-    private function layer(Sheet $sheet, int $id): Layer
-    {
-        return $sheet->layers()->find($id) ?? throw new InvalidInput('layer', 'This layer is gone. Choose another one.');
     }
 
     /** @param  array<string, mixed>  $more */

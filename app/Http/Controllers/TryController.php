@@ -29,9 +29,6 @@ final class TryController
 
     private const HEIGHT = 1000;
 
-    /** px of a sheet's side. */
-    public const LARGEST = 6000;
-
     public function latest(InHand $inHand): RedirectResponse
     {
         return redirect()->route('try', $inHand->sheet() ?? Sheet::blank('Sheet 1', self::WIDTH, self::HEIGHT));
@@ -55,8 +52,8 @@ final class TryController
         $body = JsonBody::read($request)->keys(['name', 'width', 'height']);
         $sheet = Sheet::blank(
             $body->text('name', 'Sheet '.(Sheet::query()->where('purpose', Sheet::TO_PAINT)->count() + 1), 120),
-            $body->integer('width', 16, self::LARGEST, self::WIDTH),
-            $body->integer('height', 16, self::LARGEST, self::HEIGHT),
+            $body->integer('width', 16, Sheet::LARGEST, self::WIDTH),
+            $body->integer('height', 16, Sheet::LARGEST, self::HEIGHT),
         );
 
         return response()->json(['id' => $sheet->id, 'try' => route('try', $sheet)], 201);

@@ -66,14 +66,9 @@ final readonly class Recolour implements JsonValue
                 continue;
             }
             $colour = DeepBitmap::word($this->colours->move(DeepBitmap::pixel($w) >> 8) << 8 | 255);
-            $words[$i] = self::share($colour >> 45, $alpha) << 45 | self::share($colour >> 30 & DeepBitmap::CHANNEL, $alpha) << 30 | self::share($colour >> 15 & DeepBitmap::CHANNEL, $alpha) << 15 | $alpha;
+            $words[$i] = DeepBitmap::share($colour >> 45, $alpha) << 45 | DeepBitmap::share($colour >> 30 & DeepBitmap::CHANNEL, $alpha) << 30 | DeepBitmap::share($colour >> 15 & DeepBitmap::CHANNEL, $alpha) << 15 | $alpha;
         }
 
         return $words;
-    }
-
-    private static function share(int $channel, int $alpha): int
-    {
-        return intdiv($channel * $alpha + (DeepBitmap::FULL >> 1), DeepBitmap::FULL);
     }
 }

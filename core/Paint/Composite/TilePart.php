@@ -8,7 +8,7 @@ use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 
-/** A part of a tile, cut out. */
+/** Tiles cut out of pictures, parts cut out of tiles, and tiles put together. */
 final class TilePart
 {
     /**
@@ -21,5 +21,58 @@ final class TilePart
         $at = StrokeBuffer::area($key);
 
         return $tile === null ? null : (new DeepBitmap(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $tile))->crop($area->move(-$at->x, -$at->y));
+    }
+
+    /**
+     * What a picture holds of a tile.
+     *
+     * @param  Rect  $area  where it lies on the sheet, as large as the picture
+     * @param  Rect  $within  nothing of it is seen outside
+     * @return array<int, int>|null words; null where none of it is seen
+     */
+    public static function ofPicture(DeepBitmap $picture, Rect $area, string $key, Rect $within): ?array
+    {
+        $side = StrokeBuffer::SIDE;
+        $at = StrokeBuffer::area($key);
+        $part = $at->intersect($area)->intersect($within);
+        if ($part->isEmpty()) {
+            return null;
+        }
+        $words = $picture->words;
+        $out = array_fill(0, $side * $side, 0);
+        for ($y = $part->y; $y < $part->bottom(); $y++) {
+            $i = ($y - $area->y) * $area->width + $part->x - $area->x;
+            $j = ($y - $at->y) * $side + $part->x - $at->x;
+            for ($end = $j + $part->width; $j < $end; $j++, $i++) {
+                $out[$j] = $words[$i];
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * Tiles put together again.
+     *
+     * @param  array<string, array<int, int>>  $tiles  words, by key
+     * @param  Rect  $area  on the sheet
+     */
+    public static function join(array $tiles, Rect $area): DeepBitmap
+    {
+        $side = StrokeBuffer::SIDE;
+        $out = array_fill(0, $area->area(), 0);
+        foreach ($tiles as $key => $tile) {
+            $at = StrokeBuffer::area($key);
+            $part = $at->intersect($area);
+            for ($y = $part->y; $y < $part->bottom(); $y++) {
+                $i = ($y - $at->y) * $side + $part->x - $at->x;
+                $j = ($y - $area->y) * $area->width + $part->x - $area->x;
+                for ($end = $j + $part->width; $j < $end; $j++, $i++) {
+                    $out[$j] = $tile[$i];
+                }
+            }
+        }
+
+        return new DeepBitmap($area->width, $area->height, $out);
     }
 }

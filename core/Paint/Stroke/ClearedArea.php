@@ -64,10 +64,7 @@ final class ClearedArea implements LaidStroke
 
     public function takeDirty(): array
     {
-        $dirty = [];
-        foreach ($this->isTaken ? [] : StrokeBuffer::keysUnder($this->area) as $key) {
-            $dirty[$key] = StrokeBuffer::area($key)->intersect($this->area);
-        }
+        $dirty = $this->isTaken ? [] : StrokeBuffer::split($this->area);
         $this->isTaken = true;
 
         return $dirty;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint\Stroke;
 
 use Yarrowfog\Core\Paint\Composite\LayerBlend;
+use Yarrowfog\Core\Paint\Composite\TilePart;
 use Yarrowfog\Core\Paint\Tile\Effect;
 use Yarrowfog\Core\Paint\Tile\LaidStroke;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
@@ -48,32 +49,15 @@ final class LaidPicture implements LaidStroke
 
     public function tile(string $key): ?array
     {
-        $side = StrokeBuffer::SIDE;
-        $at = StrokeBuffer::area($key);
-        $part = $at->intersect($this->area)->intersect($this->bounds);
-        if ($part->isEmpty()) {
-            return null;
-        }
-        $out = array_fill(0, $side * $side, 0);
-        for ($y = $part->y; $y < $part->bottom(); $y++) {
-            $i = ($y - $this->area->y) * $this->area->width + $part->x - $this->area->x;
-            $j = ($y - $at->y) * $side + $part->x - $at->x;
-            for ($end = $j + $part->width; $j < $end; $j++, $i++) {
-                $out[$j] = $this->picture->words[$i];
-            }
-        }
+        $tile = TilePart::ofPicture($this->picture, $this->area, $key, $this->bounds);
 
-        return LayerBlend::fade($out, $this->opacity);
+        return $tile === null ? null : LayerBlend::fade($tile, $this->opacity);
     }
 
     public function takeDirty(): array
     {
-        $dirty = [];
-        $shown = $this->isTaken ? new Rect(0, 0, 0, 0) : $this->area->intersect($this->bounds);
+        $dirty = $this->isTaken ? [] : StrokeBuffer::split($this->area->intersect($this->bounds));
         $this->isTaken = true;
-        foreach (StrokeBuffer::keysUnder($shown) as $key) {
-            $dirty[$key] = StrokeBuffer::area($key)->intersect($shown);
-        }
 
         return $dirty;
     }

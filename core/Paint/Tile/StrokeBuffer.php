@@ -102,6 +102,21 @@ final class StrokeBuffer implements StrokeLayer
         return $keys;
     }
 
+    /**
+     * An area of the sheet, tile by tile.
+     *
+     * @return array<string, Rect>
+     */
+    public static function split(Rect $area): array
+    {
+        $parts = [];
+        foreach (self::keysUnder($area) as $key) {
+            $parts[$key] = self::area($key)->intersect($area);
+        }
+
+        return $parts;
+    }
+
     public static function area(string $key): Rect
     {
         [$column, $row] = self::place($key);

@@ -93,15 +93,6 @@ export class LayerCanvases extends NonReactive {
         }
     }
 
-    /**
-     * Empties a layer.
-     *
-     * @param {number} id
-     */
-    clear(id) {
-        this.put([{ x: 0, y: 0, image: new ImageData(this.width, this.height), layer: id }]);
-    }
-
     /** @param {Group} group */
     #place(group) {
         const { layer } = group;
