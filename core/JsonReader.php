@@ -184,6 +184,23 @@ final readonly class JsonReader
         return array_map(fn (int $i): int => $list->integer($i, 0, PHP_INT_MAX), array_keys($list->values));
     }
 
+    /**
+     * A list of texts.
+     *
+     * @return list<string>
+     *
+     * @throws InvalidInput when it is no list, too long, or a member is no text
+     */
+    public function texts(string $key, int $most): array
+    {
+        $list = $this->object($key);
+        if (! array_is_list($list->values) || count($list->values) > $most) {
+            throw new InvalidInput($list->path, self::label($list->path)." must be a list of at most {$most} texts.");
+        }
+
+        return array_map(fn (int $i): string => $list->text($i), array_keys($list->values));
+    }
+
     /** The same object without one of its keys. */
     public function without(string $key): self
     {

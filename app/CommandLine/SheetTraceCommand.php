@@ -35,7 +35,8 @@ final class SheetTraceCommand extends SheetCommand
         }
         $sheet = self::sheet($input);
         $traced = $app->make(SheetTracing::class)->trace($sheet, self::layer($input, $sheet), (float) $within);
-        AtomicFile::write($out, $traced['svg']);
-        $output->writeln("{$traced['curves']} curves in {$traced['inks']} ".($traced['inks'] === 1 ? 'ink' : 'inks'));
+        AtomicFile::write($out, $traced->svg);
+        $inks = count($traced->inks);
+        $output->writeln(sprintf('%d curves in %d %s, %.2f px from the ink at most', $traced->curves, $inks, $inks === 1 ? 'ink' : 'inks', $traced->farthest));
     }
 }

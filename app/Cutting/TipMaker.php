@@ -20,7 +20,6 @@ use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Stroke\Beginnings;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\SettingValue;
 use Yarrowfog\Core\Tip\Frame;
 use Yarrowfog\Core\Tip\Tip as CoreTip;
 use Yarrowfog\Core\Tip\TipKind;
@@ -164,8 +163,7 @@ final readonly class TipMaker
     {
         $ink = Frame::fromPicture(PictureFile::read($this->kept->get($tip->hash), self::LOOKED_AT)->bitmap(), $tip->kind)->ink;
         $begun = Beginnings::of(FirstBeginning::of($ink, count($tip->frames ?? [1])), BrushSettings::standard($tip->kind));
-        $size = $begun->value('size');
 
-        return $begun->with('size', new SettingValue((float) max(8, min(self::FIRST_SIZE, max($tip->width, $tip->height))), $size->spread, $size->drives));
+        return $begun->withBase('size', (float) max(8, min(self::FIRST_SIZE, max($tip->width, $tip->height))));
     }
 }

@@ -33,9 +33,7 @@ final readonly class InHand
 
     public function sheet(): ?Sheet
     {
-        $sheets = Sheet::query()->where('purpose', Sheet::TO_PAINT);
-
-        return $sheets->clone()->where('id', $this->session->get(self::key(Sheet::class)))->first() ?? $sheets->latest('id')->first();
+        return Sheet::painted()->where('id', $this->session->get(self::key(Sheet::class)))->first() ?? Sheet::painted()->first();
     }
 
     /** A brush that was just made, and how it begins: said once, where it is tuned. */

@@ -31,6 +31,8 @@ use Yarrowfog\Core\Stroke\BrushSettings;
  * @property Maker|null $maker
  * @property int $roll
  * @property bool $is_plain
+ * @property list<string>|null $at_hand  names of settings that stand beside size and opacity while painting
+ * @property bool $is_pinned  whether it stands first among the brushes
  * @property string|null $strip_movement  of the practice pen, that its strip is painted with; null for what suits it
  * @property string|null $strip_picture  hash of a picture that stands in place of a painted strip
  * @property \Carbon\CarbonImmutable|\Illuminate\Support\Carbon $created_at
@@ -42,6 +44,9 @@ final class Brush extends Model
 
     protected $guarded = [];
 
+    /** Settings at hand, at most. */
+    public const MOST_AT_HAND = 6;
+
     /** @return Builder<self> the painter's own, without the plain pen */
     public static function library(): Builder
     {
@@ -50,7 +55,7 @@ final class Brush extends Model
 
     protected function casts(): array
     {
-        return ['kept' => AsValue::of(BrushSettings::class), 'draft' => AsValue::of(BrushSettings::class), 'draft_parts' => AsValue::of(BrushParts::class), 'tags' => 'array', 'is_plain' => 'boolean'];
+        return ['kept' => AsValue::of(BrushSettings::class), 'draft' => AsValue::of(BrushSettings::class), 'draft_parts' => AsValue::of(BrushParts::class), 'tags' => 'array', 'is_plain' => 'boolean', 'at_hand' => 'array', 'is_pinned' => 'boolean'];
     }
 
     /** @return BelongsTo<Tip, $this> */

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Stroke\Settings\GroundSettings;
 
 /**
  * What is painted on.
@@ -18,13 +21,22 @@ use Yarrowfog\Core\Raster\Rect;
  * @property string $purpose
  * @property int $width
  * @property int $height
- * @property string $paper
+ * @property string $paper  #rrggbb
+ * @property string $tooth  bumps that brushes may meet: a name of the engine's, or `none`
+ * @property int $dpi
+ * @property \Illuminate\Support\Carbon|null $deleted_at  when it was set aside
+ * @property \Illuminate\Support\Carbon|null $created_at
  * @property int $revision  goes up with every change
  */
 final class Sheet extends Model
 {
+    use SoftDeletes;
+
     /** px of a side. */
     public const LARGEST = 6000;
+
+    /** Dots an inch, from a screen to the finest print. */
+    public const DPI = [20, 2400];
 
     public const TO_PAINT = 'sheet';
 
@@ -32,13 +44,16 @@ final class Sheet extends Model
 
     protected $guarded = [];
 
-    public static function blank(string $name, int $width, int $height, string $purpose = self::TO_PAINT): self
+    protected $attributes = ['dpi' => 300, 'tooth' => GroundSettings::NONE];
+
+    public static function blank(string $name, int $width, int $height, string $purpose = self::TO_PAINT, int $dpi = 300): self
     {
         $sheet = self::query()->create([
             'name' => $name,
             'width' => $width,
             'height' => $height,
             'purpose' => $purpose,
+            'dpi' => $dpi,
             'paper' => $purpose === self::TO_DRAW_A_MARK ? '#ffffff' : '#fbfbf9',
         ]);
         $sheet->layers()->create(['position' => 0, 'name' => 'Paint']);
@@ -99,6 +114,38 @@ final class Sheet extends Model
             $layer->is_picture => throw new InvalidInput('layer', "The layer “{$layer->name}” holds a picture, and stays as it is. Paint on another one."),
             default => $layer,
         };
+    }
+
+    /**
+     * The painter's own, the latest first.
+     *
+     * @return Builder<self>
+     */
+    public static function painted(): Builder
+    {
+        $sheets = self::query();
+        $sheets->where('purpose', self::TO_PAINT)->latest('id');
+
+        return $sheets;
+    }
+
+    /**
+     * What of them was set aside, the latest first.
+     *
+     * @return Builder<self>
+     */
+    public static function aside(): Builder
+    {
+        $sheets = self::onlyTrashed();
+        $sheets->where('purpose', self::TO_PAINT)->latest('deleted_at');
+
+        return $sheets;
+    }
+
+    /** px and, at its dpi, mm. */
+    public function facts(): string
+    {
+        return sprintf('%s × %s px · %s × %s mm at %d dpi', number_format($this->width), number_format($this->height), number_format($this->width / $this->dpi * 25.4), number_format($this->height / $this->dpi * 25.4), $this->dpi);
     }
 
     public function bounds(): Rect

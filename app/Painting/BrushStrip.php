@@ -17,7 +17,6 @@ use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Settings\StepSettings;
-use Yarrowfog\Core\Stroke\SettingValue;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** A brush shown by what it paints: one swelling stroke on a strip, or a stamp as stamps beside one another. */
@@ -60,9 +59,8 @@ final readonly class BrushStrip
      */
     public function of(BrushParts $parts, BrushSettings $settings, int $roll, ?string $movement = null): string
     {
-        $size = $settings->value('size');
         $isStamp = $settings->choice('onePerPress') === StepSettings::YES && ! $settings->isBand();
-        $shown = $settings->with('size', new SettingValue(min($isStamp ? self::LARGEST_STAMP : self::LARGEST, $size->number()), $size->spread, $size->drives));
+        $shown = $settings->withBase('size', min($isStamp ? self::LARGEST_STAMP : self::LARGEST, $settings->base('size')));
         $key = 'strip-2-'.hash('sha256', self::fingerprint($parts).json_encode($shown->toArray(), JSON_THROW_ON_ERROR).$roll.($movement === null ? '' : " {$movement}"));
 
         return $this->derived->remember($key, function () use ($parts, $shown, $roll, $isStamp, $movement): string {

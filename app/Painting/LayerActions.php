@@ -82,15 +82,21 @@ final readonly class LayerActions
     public function duplicate(Sheet $sheet, Layer $layer): Layer
     {
         return $this->history->record($sheet, "Layer “{$layer->name}” duplicated", function (ChangeRecorder $recorder) use ($sheet, $layer): Layer {
-            $copy = $this->insert($sheet, $recorder, $layer, ['name' => mb_substr("{$layer->name} copy", 0, self::LONGEST_NAME), ...$layer->only(['is_hidden', 'opacity', 'blend_mode', 'keeps_alpha', 'is_clipped', 'recolour'])]);
-            DB::insert('INSERT INTO tiles (layer_id, place, pixels, rest) SELECT ?, place, pixels, rest FROM tiles WHERE layer_id = ?', [$copy->id, $layer->id]);
-            foreach ($layer->standing()->get() as $stroke) {
-                $twin = $stroke->replicate();
-                $twin->fill(['layer_id' => $copy->id, 'uuid' => (string) Str::uuid()])->save();
-            }
+            $copy = $this->insert($sheet, $recorder, $layer, ['name' => mb_substr("{$layer->name} copy", 0, self::LONGEST_NAME), ...$layer->only(['is_hidden', 'opacity', 'blend_mode', 'keeps_alpha', 'is_clipped', 'recolour', 'is_picture'])]);
+            self::copyPaint($layer, $copy);
 
             return $copy;
         });
+    }
+
+    /** Gives a layer that is empty all that stands on another one. */
+    public static function copyPaint(Layer $from, Layer $to): void
+    {
+        DB::insert('INSERT INTO tiles (layer_id, place, pixels, rest) SELECT ?, place, pixels, rest FROM tiles WHERE layer_id = ?', [$to->id, $from->id]);
+        foreach ($from->standing()->get() as $stroke) {
+            $twin = $stroke->replicate();
+            $twin->fill(['layer_id' => $to->id, 'uuid' => (string) Str::uuid()])->save();
+        }
     }
 
     /**

@@ -67,7 +67,7 @@ final readonly class LayerRepainter
     public function paint(Stroke $stroke, Rect $bounds, ?Backdrop $under = null): ?LaidStroke
     {
         if ($stroke->kind === Stroke::CLEARED) {
-            return new ClearedArea($stroke->bounds(), $bounds);
+            return new ClearedArea(SheetAreas::regionOf($stroke), $bounds);
         }
         $textures = $stroke->textures;
         if ($textures !== null && $stroke->kind === Stroke::PICTURE) {

@@ -56,7 +56,7 @@ final readonly class LivePainter
             $patches->add($changed[$place], self::shown($layer, Compositor::lay($under, $changed[$place], $stroke, $beneath, $layer->keeps_alpha)), $layer->id);
         }
 
-        return ['patches' => $patches, 'state' => $this->strokes->putDown($hand), 'provisional' => $stroke->provisional()];
+        return ['patches' => $patches, 'state' => $this->strokes->putDown($hand), 'provisional' => [...$stroke->provisional(), ...$order->lent === null ? [] : ['pressure']]];
     }
 
     private static function shown(Layer $layer, DeepBitmap $painted): Bitmap

@@ -12,6 +12,8 @@ use App\Pictures\PictureFile;
 use App\Pictures\PictureRefused;
 use App\Store\BlobStore;
 use App\Store\Scratch;
+use App\Work\CalledOff;
+use App\Work\Progress;
 use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Format\OpenRaster\RasterLayer;
 use Yarrowfog\Core\Format\OpenRaster\RasterStack;
@@ -35,22 +37,27 @@ final readonly class OpenRasterFile
     {
     }
 
-    public function write(Sheet $sheet): string
+    /** @throws CalledOff */
+    public function write(Sheet $sheet, ?Progress $progress = null): string
     {
         $entries = [];
         $layers = [];
-        foreach ($sheet->layers()->get() as $number => $layer) {
+        $all = $sheet->layers()->get();
+        foreach ($all as $number => $layer) {
+            $progress?->tell(0.6 * $number / $all->count(), "packing the layer “{$layer->name}”");
             $area = $this->areaOf($sheet, $layer);
             $source = "data/layer{$number}.png";
             $entries[$source] = $this->pictures->layer($sheet, $layer, $area);
             $layers[] = new RasterLayer($layer->name, $source, $area->x, $area->y, $layer->opacity, $layer->is_hidden, $layer->blend_mode, $layer->is_clipped, $layer->is_locked, $layer->keeps_alpha);
         }
+        $progress?->tell(0.6, 'laying the layers over one another');
         $merged = $this->pictures->png($sheet, false);
+        $progress?->tell(0.95, 'writing the file');
         $small = PictureFile::read($merged, self::THUMBNAIL)->bitmap();
         // Its type comes first and unpacked, so that it can be told from the first bytes of the file.
         $entries = [
             'mimetype' => self::MIME,
-            'stack.xml' => (new RasterStack($sheet->width, $sheet->height, $layers))->toXml(),
+            'stack.xml' => (new RasterStack($sheet->width, $sheet->height, $layers, $sheet->dpi))->toXml(),
             ...$entries,
             'mergedimage.png' => $merged,
             'Thumbnails/thumbnail.png' => PictureFile::png($small),
@@ -128,7 +135,7 @@ final readonly class OpenRasterFile
     private function make(RasterStack $stack, array $pictures, string $name): Sheet
     {
         return DB::connection()->transaction(function () use ($stack, $pictures, $name): Sheet {
-            $sheet = Sheet::query()->create(['name' => $name, 'width' => $stack->width, 'height' => $stack->height, 'purpose' => Sheet::TO_PAINT, 'paper' => '#fbfbf9']);
+            $sheet = Sheet::query()->create(['name' => $name, 'width' => $stack->width, 'height' => $stack->height, 'purpose' => Sheet::TO_PAINT, 'paper' => '#fbfbf9', 'dpi' => max(Sheet::DPI[0], min(Sheet::DPI[1], $stack->dpi ?? 300))]);
             foreach ($stack->layers as $i => $layer) {
                 $made = Layer::query()->create([
                     'sheet_id' => $sheet->id,

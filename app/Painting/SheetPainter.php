@@ -153,14 +153,14 @@ final readonly class SheetPainter
 
     /**
      * Tiles in which the live stroke may have shown more than the finished one covers: a
-     * stroke that tapers out is narrower at its end than it was while nobody knew the end.
+     * stroke that tapers out, or is lent its pressure, is narrower than it was while nobody knew its end.
      *
      * @param  array<string, Rect>  $changed
      * @return list<string>
      */
     private function shownMore(StrokeRequest $order, array $changed, Rect $bounds): array
     {
-        if ($order->settings->base('taperOut') <= 0 && ! $order->settings->isBand()) {
+        if ($order->settings->base('taperOut') <= 0 && ! $order->settings->isBand() && $order->lent === null) {
             return [];
         }
         $reach = (int) ceil($order->settings->base('size'));

@@ -24,8 +24,14 @@ final readonly class SheetStack
     {
         return new LayerStack(
             array_values($sheet->layers()->get()->map($this->layer(...))->all()),
-            $withPaper ? DeepBitmap::word(Srgb::fromHex($sheet->paper)->toInt() << 8 | 255) : null,
+            $withPaper ? self::paper($sheet) : null,
         );
+    }
+
+    /** The word of the sheet's paper. */
+    public static function paper(Sheet $sheet): int
+    {
+        return DeepBitmap::word(Srgb::fromHex($sheet->paper)->toInt() << 8 | 255);
     }
 
     /** One layer alone, as it is shown. */

@@ -7,7 +7,8 @@ namespace App\Painting;
 use App\Models\Layer;
 use App\Models\Sheet;
 use App\Models\Stroke;
-use Yarrowfog\Core\Format\Svg;
+use App\Work\CalledOff;
+use App\Work\Progress;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Composite\TileSource;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
@@ -33,28 +34,28 @@ final readonly class SheetTracing
     /**
      * @param  Layer|null  $layer  that one alone; null for all that is shown
      * @param  float  $within  px by which an outline may miss
-     * @return array{svg: string, inks: int, curves: int}
      *
      * @throws InvalidInput where nothing is painted
+     * @throws CalledOff
      */
-    public function trace(Sheet $sheet, ?Layer $layer, float $within): array
+    public function trace(Sheet $sheet, ?Layer $layer, float $within, ?Progress $progress = null): TracedSheet
     {
         $inks = self::inks($layer === null ? $sheet->layers()->get()->reject(fn (Layer $l): bool => $l->is_hidden)->all() : [$layer]);
         $pixels = $layer === null ? $this->stacks->of($sheet, false) : $this->stacks->alone($layer);
         $groups = [];
-        $curves = 0;
+        $progress?->tell(0.05, 'parting the inks');
         foreach (self::planes($sheet, $pixels, array_map(strval(...), array_keys($this->stacks->painted($sheet))), $inks) as $ink => $plane) {
-            $traced = Tracer::trace($plane, 1, $within);
+            $progress?->tell(0.3 + 0.7 * count($groups) / count($inks), sprintf('tracing #%06x', $ink));
+            $traced = Tracer::trace($plane, 1, $within, measures: true);
             if ($traced->layers !== []) {
                 $groups[] = [sprintf('#%06x', $ink), $traced];
-                $curves += array_sum(array_map(count(...), $traced->layers[0]['rings']));
             }
         }
         if ($groups === []) {
             throw new InvalidInput('sheet', 'There is nothing to trace: nothing is painted here.');
         }
 
-        return ['svg' => Svg::ofInks($sheet->width, $sheet->height, $groups), 'inks' => count($groups), 'curves' => $curves];
+        return new TracedSheet($sheet->width, $sheet->height, $groups);
     }
 
     /**

@@ -56,12 +56,12 @@ final readonly class SheetView
     }
 
     /**
-     * @param  bool  $withStack  whether the layers are described too
+     * @param  bool  $withStack  whether the layers, and the paper under them, are described too
      * @return array<string, mixed>
      */
     public function words(Sheet $sheet, bool $withStack = false): array
     {
-        return [...$this->history->describe($sheet), ...$withStack ? ['layers' => $this->layers($sheet)] : []];
+        return [...$this->history->describe($sheet), ...$withStack ? ['layers' => $this->layers($sheet), ...Sheet::query()->findOrFail($sheet->id, ['paper', 'tooth'])->only(['paper', 'tooth'])] : []];
     }
 
     /** @return list<array<string, mixed>> from the lowest to the topmost */

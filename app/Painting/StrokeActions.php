@@ -71,19 +71,19 @@ final readonly class StrokeActions
      *
      * @throws InvalidInput where a part of the brush is gone
      */
-    public function strip(Stroke $stroke, Brush $brush): Bitmap
+    public function strip(Sheet $sheet, Stroke $stroke, Brush $brush): Bitmap
     {
-        $settings = StrokeChange::settingsWith($brush, $stroke->brush);
+        $settings = StrokeChange::settingsWith($sheet, $brush, $stroke->brush);
         $area = $stroke->bounds()->grow((int) ceil($settings->base('size') / 4));
         $scale = min(1.0, self::STRIP[0] / $area->width, self::STRIP[1] / $area->height);
         $small = new Similarity($scale, 0, false, (self::STRIP[0] - $scale * $area->width) / 2 - $scale * $area->x, (self::STRIP[1] - $scale * $area->height) / 2 - $scale * $area->y);
         $changed = clone $stroke;
         $changed->fill(['brush' => $settings, 'textures' => StrokeTextures::of($brush->parts(), $settings), 'moved' => ($stroke->moved ?? new Similarity)->then($small)]);
-        $sheet = new Rect(0, 0, ...self::STRIP);
-        $paper = DeepBitmap::of(Bitmap::ofColour($sheet->width, $sheet->height, 0xFFFFFFFF));
-        $laid = $this->repainter->paint($changed, $sheet, new PictureBackdrop($paper));
+        $whole = new Rect(0, 0, ...self::STRIP);
+        $paper = DeepBitmap::of(Bitmap::ofColour($whole->width, $whole->height, 0xFFFFFFFF));
+        $laid = $this->repainter->paint($changed, $whole, new PictureBackdrop($paper));
 
-        return ($laid === null ? $paper : Compositor::over($paper, $sheet, $laid))->toBitmap();
+        return ($laid === null ? $paper : Compositor::over($paper, $whole, $laid))->toBitmap();
     }
 
     /**

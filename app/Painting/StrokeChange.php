@@ -26,6 +26,7 @@ final readonly class StrokeChange
 
     /**
      * @param  array{main?: Srgb, second?: Srgb}  $inks
+     * @param  string  $tooth  of the sheet
      * @param  string|null  $order  one of ORDERS
      */
     private function __construct(
@@ -37,6 +38,7 @@ final readonly class StrokeChange
         private ?BlendMode $mode,
         private ?int $roll,
         private ?Brush $brush,
+        private string $tooth,
         public ?string $order,
         public bool $deletes,
     ) {
@@ -68,6 +70,7 @@ final readonly class StrokeChange
             $from->has('mode') ? BlendMode::from($from->choice('mode', BlendMode::names())) : null,
             $from->has('roll') ? $from->integer('roll', 0, 0x7FFFFFFF) : null,
             $brush,
+            $sheet->tooth,
             $from->has('order') ? $from->choice('order', self::ORDERS) : null,
             $from->has('delete') && $from->flag('delete'),
         );
@@ -121,9 +124,9 @@ final readonly class StrokeChange
     }
 
     /** What a brush paints a stroke with that another one painted. */
-    public static function settingsWith(Brush $brush, BrushSettings $was): BrushSettings
+    public static function settingsWith(Sheet $sheet, Brush $brush, BrushSettings $was): BrushSettings
     {
-        return (new self(null, null, null, null, [], null, null, $brush, null, false))->settings($was);
+        return (new self(null, null, null, null, [], null, null, $brush, $sheet->tooth, null, false))->settings($was);
     }
 
     /** Another brush paints at the size, opacity and in the inks of the one before, unless others are given. */
@@ -131,29 +134,21 @@ final readonly class StrokeChange
     {
         $settings = $was;
         if ($this->brush !== null) {
-            $settings = $this->brush->current()->withInks($was->mainInk, $was->secondInk);
-            $settings = self::withBase($settings, 'size', $was->base('size'));
-            $settings = self::withBase($settings, 'opacity', $was->base('opacity'));
+            $settings = $this->brush->current()->onSheet($this->tooth)->withInks($was->mainInk, $was->secondInk);
+            $settings = $settings->withBase('size', $was->base('size'));
+            $settings = $settings->withBase('opacity', $was->base('opacity'));
         }
         if ($this->size !== null) {
-            $settings = self::withBase($settings, 'size', $this->size);
+            $settings = $settings->withBase('size', $this->size);
         }
         if ($this->opacity !== null) {
-            $settings = self::withBase($settings, 'opacity', $this->opacity);
+            $settings = $settings->withBase('opacity', $this->opacity);
         }
         if ($this->inks !== []) {
             $settings = $settings->withInks($this->inks['main'] ?? $settings->mainInk, $this->inks['second'] ?? $settings->secondInk);
         }
 
         return $this->mode === null ? $settings : $settings->with('blendMode', new SettingValue($this->mode->value));
-    }
-
-    private static function withBase(BrushSettings $settings, string $id, float $base): BrushSettings
-    {
-        $id = $id === 'size' ? 'size' : 'opacity';
-        $value = $settings->value($id);
-
-        return $settings->with($id, new SettingValue($base, $value->spread, $value->drives));
     }
 
     /**

@@ -5,24 +5,25 @@ declare(strict_types=1);
 namespace App\Painting;
 
 use App\Models\Brush;
+use App\Models\Sheet;
 use App\Models\StrokeTextures;
 use Illuminate\Support\Str;
-use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
-use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\SettingValue;
+use Yarrowfog\Core\Stroke\Practice\LentPressure;
+use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Similarity;
+use Yarrowfog\Core\Stroke\Trace;
 
 /** What the browser orders with every piece of a stroke: which stroke, which brush, how large, what roll, on which layer, and, for the twin of another stroke, where it lies from that. */
 final readonly class StrokeRequest
 {
-    private function __construct(public string $stroke, public Brush $brush, public BrushSettings $settings, public int $roll, public bool $realPressure, public ?int $layer, public Similarity $moved)
+    private function __construct(public string $stroke, public Brush $brush, public BrushSettings $settings, public int $roll, public bool $realPressure, public ?int $layer, public Similarity $moved, public ?string $lent)
     {
     }
 
-    public const KEYS = ['stroke', 'brush', 'size', 'opacity', 'inks', 'roll', 'realPressure', 'blendMode', 'layer', 'moved'];
+    public const KEYS = ['stroke', 'brush', ...SettingsInHand::KEYS, 'roll', 'realPressure', 'layer', 'moved', 'lent'];
 
     /**
      * The UUID that the browser gave to a stroke.
@@ -43,35 +44,36 @@ final readonly class StrokeRequest
     }
 
     /** @throws InvalidInput */
-    public static function read(JsonReader $json): self
+    public static function read(JsonReader $json, Sheet $sheet): self
     {
         $stroke = self::stroke($json);
         $brush = Brush::withTrashed()->with('tip')->find($json->integer('brush', 1, PHP_INT_MAX));
         if ($brush === null) {
             throw new InvalidInput('brush', 'This brush is gone. Choose another one.');
         }
-        $settings = $brush->current();
-        if ($json->has('size')) {
-            $size = $settings->value('size');
-            $settings = $settings->with('size', new SettingValue($json->number('size', 1, 2000), $size->spread, $size->drives));
-        }
-        if ($json->has('opacity')) {
-            $opacity = $settings->value('opacity');
-            $settings = $settings->with('opacity', new SettingValue($json->number('opacity', 0, 1), $opacity->spread, $opacity->drives));
-        }
-        if ($json->has('inks')) {
-            $inks = $json->object('inks')->keys(['main', 'second']);
-            $settings = $settings->withInks(
-                Srgb::fromHex($inks->text('main', $settings->mainInk->toHex()), 'inks.main'),
-                Srgb::fromHex($inks->text('second', $settings->secondInk->toHex()), 'inks.second'),
-            );
-        }
 
-        if ($json->has('blendMode')) {
-            $settings = $settings->with('blendMode', new SettingValue($json->choice('blendMode', BlendMode::names())));
-        }
+        return new self(
+            $stroke,
+            $brush,
+            SettingsInHand::read($json, $brush->current())->onSheet($sheet->tooth),
+            $json->integer('roll', 0, 0x7FFFFFFF),
+            $json->flag('realPressure', true),
+            $json->has('layer') ? $json->integer('layer', 1, PHP_INT_MAX) : null,
+            $json->has('moved') ? Similarity::read($json->object('moved')) : new Similarity,
+            $json->has('lent') ? $json->choice('lent', LentPressure::movements()) : null,
+        );
+    }
 
-        return new self($stroke, $brush, $settings, $json->integer('roll', 0, 0x7FFFFFFF), $json->flag('realPressure', true), $json->has('layer') ? $json->integer('layer', 1, PHP_INT_MAX) : null, $json->has('moved') ? Similarity::read($json->object('moved')) : new Similarity);
+    /**
+     * The movement that it is painted along: as the pen went, pressed as a practised hand presses where that is asked for.
+     *
+     * @param  non-empty-list<Sample>  $samples
+     */
+    public function trace(array $samples): Trace
+    {
+        $trace = new Trace($samples, $this->realPressure);
+
+        return $this->lent === null ? $trace : LentPressure::of($this->lent)->lend($trace);
     }
 
     /**

@@ -135,13 +135,13 @@ final class PictureFile
 
     /**
      * @param  string  $rgba  width · height · 4 bytes; for `png64` 8 bytes, the higher one of a channel first
-     * @param  string  $format  png, png64 (16 bits a channel), jpeg or webp
+     * @param  string  $format  png, png64 (16 bits a channel), jpeg, webp, tiff or tiff64 (16 bits a channel)
      */
     public static function encode(int $width, int $height, string $rgba, string $format, ?int $dpi = null, bool $fast = false): string
     {
         $image = new Imagick;
         $image->setSize($width, $height);
-        $depth = $format === 'png64' ? 16 : 8;
+        $depth = str_ends_with($format, '64') ? 16 : 8;
         $image->setOption('depth', (string) $depth);
         $image->setOption('endian', 'MSB');
         $image->setFormat('RGBA');
@@ -151,6 +151,10 @@ final class PictureFile
             $image->setImageBackgroundColor(new ImagickPixel('white'));
             $image->setImageAlphaChannel(Imagick::ALPHACHANNEL_REMOVE);
             $image->setImageCompressionQuality(88);
+        }
+        if ($format === 'tiff' || $format === 'tiff64') {
+            $image->setImageCompression(Imagick::COMPRESSION_ZIP);
+            $format = 'tiff';
         }
         $image->setFormat($format === 'png' ? 'png32' : $format);
         $image->setImageFormat($format === 'png' ? 'png32' : $format);
@@ -167,6 +171,30 @@ final class PictureFile
         $image->clear();
 
         return $bytes;
+    }
+
+    /**
+     * Pixels made smaller, each the mean of `factor`² of them, by their alpha.
+     *
+     * @param  string  $rgba  width · height · 4 bytes; both are whole multiples of the factor
+     */
+    public static function shrink(int $width, int $height, string $rgba, int $factor): string
+    {
+        if ($factor === 1) {
+            return $rgba;
+        }
+        $image = new Imagick;
+        $image->setSize($width, $height);
+        $image->setOption('depth', '8');
+        $image->setFormat('RGBA');
+        $image->readImageBlob($rgba);
+        $image->resizeImage(intdiv($width, $factor), intdiv($height, $factor), Imagick::FILTER_BOX, 1);
+        $image->setImageDepth(8);
+        $image->setImageFormat('RGBA');
+        $small = $image->getImageBlob();
+        $image->clear();
+
+        return $small;
     }
 
     /** @throws ImagickException */

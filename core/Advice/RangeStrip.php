@@ -15,7 +15,6 @@ use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
-use Yarrowfog\Core\Stroke\SettingValue;
 
 /** One short stroke at five values of a setting, from low to high; for a choice, at each of them. */
 final readonly class RangeStrip
@@ -47,11 +46,10 @@ final readonly class RangeStrip
             throw new InvalidInput('setting', "“{$setting->label}” is a curve: it has no low and high.");
         }
         $trace = Movements::swell(new Rect(16, 14, self::WIDTH - 32, self::HEIGHT - 28));
-        $value = $brush->value($id);
         $strokes = [];
         $factor = $id === 'size' ? 1.0 : self::LARGEST / max(1.0, $brush->base('size'));
         foreach (self::values($setting) as $at) {
-            $with = $brush->with($id, new SettingValue($at, $value->spread, $value->drives))->scale($factor);
+            $with = $brush->withBase($id, $at)->scale($factor);
             $picture = Swatch::paint($kit, $with, [$trace], $roll, self::WIDTH, self::HEIGHT, Swatch::ground($with, self::WIDTH, self::HEIGHT));
             $strokes[] = ['value' => $at, 'picture' => $picture];
         }

@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Format;
 
+use Yarrowfog\Core\Vector\CurveFit;
 use Yarrowfog\Core\Vector\Tracer;
 
-/** Traced ink as a Scalable Vector Graphics 1.1 file. */
+/**
+ * Traced ink as a Scalable Vector Graphics 1.1 file.
+ *
+ * @phpstan-import-type Cubic from CurveFit
+ */
 final class Svg
 {
     /** @param  string  $ink  #rrggbb */
@@ -29,19 +34,31 @@ final class Svg
     {
         $paths = '';
         foreach ($traced->layers as $layer) {
-            $d = '';
-            foreach ($layer['rings'] as $ring) {
-                $d .= 'M'.self::point($ring[0][0]);
-                foreach ($ring as [, $a, $b, $end]) {
-                    $d .= 'C'.self::point($a).' '.self::point($b).' '.self::point($end);
-                }
-                $d .= 'Z';
-            }
+            $d = self::outline($layer['rings']);
             $opacity = $layer['opacity'] >= 1 ? '' : ' fill-opacity="'.self::number($layer['opacity'], 4).'"';
             $paths .= "  <path fill=\"{$ink}\" fill-rule=\"evenodd\"{$opacity} d=\"{$d}\"/>\n";
         }
 
         return $paths;
+    }
+
+    /**
+     * Rings as the data of a path.
+     *
+     * @param  list<list<Cubic>>  $rings
+     */
+    public static function outline(array $rings): string
+    {
+        $d = '';
+        foreach ($rings as $ring) {
+            $d .= 'M'.self::point($ring[0][0]);
+            foreach ($ring as [, $a, $b, $end]) {
+                $d .= 'C'.self::point($a).' '.self::point($b).' '.self::point($end);
+            }
+            $d .= 'Z';
+        }
+
+        return $d;
     }
 
     private static function file(int $width, int $height, string $paths): string

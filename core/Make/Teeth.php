@@ -16,6 +16,9 @@ final class Teeth
 {
     public const SIDE = 256;
 
+    /** The tooth of paper of which no more is known. */
+    public const USUAL = 'cold-pressed paper';
+
     /** Goes up when what is made here changes. */
     public const RECIPE = 1;
 

@@ -10,6 +10,7 @@ use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\JsonValue;
 use Yarrowfog\Core\Stroke\Settings\FormSettings;
+use Yarrowfog\Core\Stroke\Settings\GroundSettings;
 use Yarrowfog\Core\Stroke\Settings\HandSettings;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Tip\TipKind;
@@ -109,6 +110,24 @@ final readonly class BrushSettings implements JsonValue
     public function with(string $id, SettingValue $value): self
     {
         return new self([...$this->values, SettingsTable::get($id)->id => $value], $this->mainInk, $this->secondInk, $this->tipKind, $this->frames, $this->hasBite, $this->hasTooth, $this->isRound, $this->scale);
+    }
+
+    /** The same brush with one setting at another base; its spread, and what moves it, stay. */
+    public function withBase(string $id, float|string|Curve $base): self
+    {
+        $value = $this->value($id);
+
+        return $this->with($id, new SettingValue($base, $value->spread, $value->drives));
+    }
+
+    /**
+     * The same brush on a sheet: where it meets the tooth of whatever it paints on, it meets that one.
+     *
+     * @param  string  $tooth  name of one of the engine's, or none
+     */
+    public function onSheet(string $tooth): self
+    {
+        return $this->choice('tooth') === GroundSettings::OF_THE_SHEET ? $this->withBase('tooth', $tooth) : $this;
     }
 
     /** The same brush, used with so many pictures (round ones, perhaps), and perhaps a second tip and a tooth of its own. */

@@ -46,11 +46,10 @@ final readonly class Placing
     /** The same brush there: all of it as much larger, and turned with the sheet. */
     public function brush(BrushSettings $brush): BrushSettings
     {
-        $angle = $brush->value('angle');
-        $turned = fmod($angle->number() + $this->turn + 540.0, 360.0) - 180.0;
+        $turned = fmod($brush->base('angle') + $this->turn + 540.0, 360.0) - 180.0;
 
         return $brush
             ->scale($this->scale)
-            ->with('angle', new SettingValue($turned, $angle->spread, $angle->drives));
+            ->withBase('angle', $turned);
     }
 }

@@ -55,10 +55,27 @@ final readonly class CurveFit
     {
         $out = [];
         for ($k = 0; $k + 1 < count($places); $k++) {
-            $out[] = $one->along($places[$k], $places[$k + 1]) ?? self::straight($nodes->at($places[$k]), $nodes->at($places[$k + 1]));
+            array_push($out, ...self::piece($nodes, $one, $places[$k], $places[$k + 1]));
         }
 
         return $out;
+    }
+
+    /**
+     * One curve between two points. Where none is good after all, as a part of a good one now and then is not, several.
+     *
+     * @return list<Cubic>
+     */
+    private static function piece(Nodes $nodes, OneCubic $one, int $from, int $to): array
+    {
+        $curve = $one->along($from, $to);
+        if ($curve !== null || $to - $from < 2) {
+            return [$curve ?? self::straight($nodes->at($from), $nodes->at($to))];
+        }
+        $chain = self::chain($one, $from, $to);
+
+        // One that is as long was looked at just now: it is halved.
+        return self::curves($nodes, $one, count($chain) > 2 ? $chain : [$from, ($from + $to) >> 1, $to]);
     }
 
     /**

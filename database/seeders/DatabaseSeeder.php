@@ -72,7 +72,7 @@ final class DatabaseSeeder extends Seeder
     {
         $sheet = Sheet::blank('Low tide', 1600, 1000);
         $lay = function (string $brush, Trace $trace, int $roll, array $hand = []) use ($painter, $sheet, $brushes): void {
-            $order = StrokeRequest::read(JsonReader::of(['stroke' => (string) Str::uuid(), 'brush' => $brushes[$brush]->id, 'roll' => $roll, ...$hand]));
+            $order = StrokeRequest::read(JsonReader::of(['stroke' => (string) Str::uuid(), 'brush' => $brushes[$brush]->id, 'roll' => $roll, ...$hand]), $sheet);
             $painter->finish($sheet, $order, $trace);
         };
         foreach ([0, 1, 2, 3] as $i) {

@@ -236,9 +236,34 @@ final class Chrome
      */
     public function hold(string $key, Closure $do): void
     {
-        $this->held = ['Shift' => "\u{E008}", 'Control' => "\u{E009}"][$key];
+        $this->held = ['Shift' => "\u{E008}", 'Control' => "\u{E009}"][$key] ?? $key;
         $do();
         $this->held = null;
+    }
+
+    /**
+     * Several fingers on an element, at the same time.
+     *
+     * @param  non-empty-list<non-empty-list<array{float, float}>>  $paths  parts of its width and height, all of the same length
+     */
+    public function fingers(string $css, array $paths): void
+    {
+        $box = $this->run('const b = document.querySelector(arguments[0]).getBoundingClientRect(); return [b.left, b.top, b.width, b.height]', $css);
+        if (! is_array($box)) {
+            throw new RuntimeException("There is no “{$css}”.");
+        }
+        $hands = [];
+        foreach ($paths as $n => $path) {
+            $actions = [];
+            foreach ($path as $i => [$x, $y]) {
+                $actions[] = ['type' => 'pointerMove', 'duration' => $i === 0 ? 0 : 20, 'x' => (int) round($box[0] + $x * $box[2]), 'y' => (int) round($box[1] + $y * $box[3]), 'origin' => 'viewport'];
+                if ($i === 0) {
+                    $actions[] = ['type' => 'pointerDown', 'button' => 0];
+                }
+            }
+            $hands[] = ['type' => 'pointer', 'id' => "finger-{$n}", 'parameters' => ['pointerType' => 'touch'], 'actions' => [...$actions, ['type' => 'pointerUp', 'button' => 0]]];
+        }
+        $this->driver->executeCustomCommand('/session/:sessionId/actions', 'POST', ['actions' => $hands]);
     }
 
     public function screenshot(string $file): void

@@ -131,18 +131,21 @@ final class PaintingTest extends BrowserTestCase
     public function test_what_is_in_hand_stays_when_another_brush_is_taken(): void
     {
         $chrome = $this->onFreshSheet();
-        $chrome->run('const i = document.querySelector("[aria-label=\"Main ink\"]"); i.value = "#b03060"; i.dispatchEvent(new Event("input", { bubbles: true }))');
+        $chrome->click('[aria-label^="Main ink,"]');
+        $chrome->type('[aria-label^="sRGB"]', '#b03060');
+        $chrome->find('[aria-label="Main ink, #b03060"]');
+        $chrome->click('[aria-label^="Main ink,"]');
         $kept = $this->sizeInHand();
         $chrome->type('[aria-label="Size, typed"]', '9000');
         $chrome->waitForText('main', 'The most is 2,000 px.');
         $chrome->type('[aria-label="Size, typed"]', '1400');
         $chrome->waitForText('main', 'Larger than its tip');
-        $chrome->click('[aria-label="Brushes"] button:nth-of-type(3)');
+        $chrome->click('[aria-label="Brushes"] > div:nth-of-type(3) [data-brush]');
         $chrome->wait('the other brush', fn (): bool => $this->sizeInHand() !== '1,400 px');
-        self::assertSame('#b03060', $chrome->run('return document.querySelector("[aria-label=\"Main ink\"]").value'));
+        $chrome->find('[aria-label="Main ink, #b03060"]');
         $chrome->open($chrome->path());
-        self::assertSame('#b03060', $chrome->run('return document.querySelector("[aria-label=\"Main ink\"]").value'));
-        $chrome->click('[aria-label="Brushes"] button:nth-of-type(2)');
+        $chrome->find('[aria-label="Main ink, #b03060"]');
+        $chrome->click('[aria-label="Brushes"] > div:nth-of-type(2) [data-brush]');
         $chrome->wait('the size that it had in hand', fn (): bool => $this->sizeInHand() === '1,400 px');
         $chrome->press('As kept');
         $chrome->wait('the kept size', fn (): bool => $this->sizeInHand() === $kept);
@@ -215,9 +218,8 @@ final class PaintingTest extends BrowserTestCase
     {
         $chrome = $this->onFreshSheet();
         $here = $chrome->path();
-        $chrome->press('Sheets');
-        self::assertSame(basename($here), basename((string) $chrome->find('[data-sheets] a[aria-current=page]')->getAttribute('href')));
-        $chrome->click('[data-sheets] li:last-child a');
+        $chrome->click('main a[href$="/sheets"]');
+        $chrome->click('[data-wall] li:last-child a');
         $chrome->wait('the first sheet', fn (): bool => $chrome->path() !== $here && $chrome->text('h1') !== '');
         $chrome->find('[data-surface][data-loaded=yes]');
         $chrome->run('const held = new DataTransfer(); held.items.add(new File(["Dear harbour master"], "letter.png", { type: "image/png" })); window.dispatchEvent(new DragEvent("drop", { cancelable: true, dataTransfer: held }))');
@@ -283,11 +285,9 @@ final class PaintingTest extends BrowserTestCase
     {
         $chrome = $this->chrome();
         $chrome->open('/try');
-        // The page before may be a sheet too: only another address tells that the new one is here.
-        $before = $chrome->path();
-        $chrome->press('New sheet');
-        $chrome->press('Make it');
-        $chrome->wait('a new sheet', fn (): bool => $chrome->path() !== $before && str_contains($chrome->text('h1'), 'Sheet'));
+        $chrome->open('/sheets');
+        $chrome->press('Make a sheet');
+        $chrome->wait('a new sheet', fn (): bool => str_contains($chrome->path(), '/try/') && str_contains($chrome->text('h1'), 'Sheet'));
         $chrome->find('[data-surface][data-loaded=yes]');
 
         return $chrome;

@@ -15,13 +15,15 @@ use App\Painting\SheetView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Raster\Region;
 
 /** A part of a sheet: made a source, copied, emptied. */
 final readonly class AreaController
 {
-    private const KEYS = ['x', 'y', 'width', 'height', 'layer'];
+    private const KEYS = ['x', 'y', 'width', 'height', 'outline', 'layer'];
 
     public function __construct(private SheetAreas $areas, private SheetView $view)
     {
@@ -30,7 +32,7 @@ final readonly class AreaController
     /** All paint that is shown there becomes a source, with its alpha, and can be cut into a tip. */
     public function cut(Request $request, Sheet $sheet, SheetPicture $pictures, SourceIntake $sources, InHand $inHand): JsonResponse
     {
-        $png = $pictures->part($sheet, SheetAreas::onSheet($sheet, self::area(JsonBody::read($request)->keys(self::KEYS))));
+        $png = $pictures->part($sheet, SheetAreas::onSheet($sheet, self::region(JsonBody::read($request)->keys(self::KEYS))));
         $source = $sources->takeIn($png, "From {$sheet->name}", 'sheet');
         $inHand->take($source);
 
@@ -40,7 +42,7 @@ final readonly class AreaController
     public function copy(Request $request, Sheet $sheet): Response
     {
         $body = JsonBody::read($request)->keys(self::KEYS);
-        $made = $this->areas->copy($sheet, self::layer($sheet, $body), self::area($body));
+        $made = $this->areas->copy($sheet, self::layer($sheet, $body), self::region($body));
 
         return $this->view->layer($sheet, $made)->answer([...$this->view->words($sheet, withStack: true), 'made' => $made->id]);
     }
@@ -49,12 +51,19 @@ final readonly class AreaController
     {
         $body = JsonBody::read($request)->keys(self::KEYS);
 
-        return $this->view->at($sheet, $this->areas->clear($sheet, self::layer($sheet, $body), self::area($body)))->answer($this->view->words($sheet, withStack: true));
+        return $this->view->at($sheet, $this->areas->clear($sheet, self::layer($sheet, $body), self::region($body)))->answer($this->view->words($sheet, withStack: true));
     }
 
-    private static function area(JsonReader $body): Rect
+    /** @throws InvalidInput */
+    private static function region(JsonReader $body): Region
     {
-        return new Rect($body->integer('x', -20000, 20000), $body->integer('y', -20000, 20000), $body->integer('width', 1, 40000), $body->integer('height', 1, 40000));
+        if ($body->has('outline')) {
+            $outline = array_map(fn (JsonReader $at): array => [$at->number(0, -20000, 20000), $at->number(1, -20000, 20000)], $body->each('outline', Region::MOST_POINTS));
+
+            return count($outline) < 3 ? throw new InvalidInput('outline', 'An outline needs three places at least. Draw it around paint.') : Region::outlined($outline);
+        }
+
+        return Region::box(new Rect($body->integer('x', -20000, 20000), $body->integer('y', -20000, 20000), $body->integer('width', 1, 40000), $body->integer('height', 1, 40000)));
     }
 
     private static function layer(Sheet $sheet, JsonReader $body): Layer

@@ -28,7 +28,7 @@ final class PaintController
     public function piece(Request $request, Sheet $sheet, LivePainter $painter): Response
     {
         $body = JsonBody::read($request)->keys([...StrokeRequest::KEYS, 'samples', 'state']);
-        $answer = $painter->piece($sheet, StrokeRequest::read($body), Trace::readSamples($body), $body->has('state') ? $body->object('state') : null);
+        $answer = $painter->piece($sheet, StrokeRequest::read($body, $sheet), Trace::readSamples($body), $body->has('state') ? $body->object('state') : null);
 
         return $answer === null
             ? (new PixelPatches)->answer(['again' => true])
@@ -42,9 +42,9 @@ final class PaintController
         if ($samples === []) {
             throw new InvalidInput('samples', '“samples” is empty: a trace needs at least one place.');
         }
-        $order = StrokeRequest::read($body);
+        $order = StrokeRequest::read($body, $sheet);
 
-        $patches = $painter->finish($sheet, $order, new Trace($samples, $order->realPressure));
+        $patches = $painter->finish($sheet, $order, $order->trace($samples));
         $laid = $finder->byUuid($sheet, $order->stroke);
 
         return $patches->answer([...$view->words($sheet), 'laid' => $laid === null ? null : $strokes->describe($laid)]);

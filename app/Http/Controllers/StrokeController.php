@@ -51,7 +51,7 @@ final readonly class StrokeController
     public function strip(Request $request, Sheet $sheet, int $stroke): FileResponse
     {
         $brush = Brush::query()->with('tip')->findOrFail($request->integer('brush'));
-        $picture = $this->actions->strip($this->finder->find($sheet, [$stroke])->firstOrFail(), $brush);
+        $picture = $this->actions->strip($sheet, $this->finder->find($sheet, [$stroke])->firstOrFail(), $brush);
 
         return response(PictureFile::png($picture), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'no-store']);
     }

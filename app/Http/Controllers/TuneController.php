@@ -53,6 +53,7 @@ final class TuneController
             'begun' => $inHand->saysOf($brush),
             'story' => $brush->note ?? '',
             'tags' => implode(', ', $brush->tags ?? []),
+            'atHand' => $brush->at_hand ?? [],
             'maker' => $brush->maker_id,
             'makers' => Maker::all()->sortBy('name')->map(fn (Maker $m): array => $m->card())->values()->all(),
             'settings' => array_map(fn (Setting $s): array => $s->toArray(), SettingsTable::all()),

@@ -41,7 +41,7 @@ final class Tooth
     public static function of(BrushSettings $brush, BrushTextures $kit): ?self
     {
         $name = $brush->choice('tooth');
-        $plane = $name === GroundSettings::NONE ? null : $kit->tooth ?? Teeth::named($name);
+        $plane = $name === GroundSettings::NONE ? null : $kit->tooth ?? Teeth::named($name === GroundSettings::OF_THE_SHEET ? Teeth::USUAL : $name);
         if ($plane === null) {
             return null;
         }

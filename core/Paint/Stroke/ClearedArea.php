@@ -9,8 +9,9 @@ use Yarrowfog\Core\Paint\Tile\LaidStroke;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Raster\Region;
 
-/** A rectangle of a layer out of which all paint is taken, as one stroke of an eraser would. */
+/** A part of a layer out of which all paint is taken, as one stroke of an eraser would. */
 final class ClearedArea implements LaidStroke
 {
     private const ALL = 65535;
@@ -19,10 +20,15 @@ final class ClearedArea implements LaidStroke
 
     private readonly Rect $area;
 
+    /** @var array<int, int>|null how much of each pixel is cleared; null for all of all */
+    private readonly ?array $coverage;
+
     /** @param  Rect  $bounds  of the sheet */
-    public function __construct(Rect $area, private readonly Rect $bounds)
+    public function __construct(Region $region, private readonly Rect $bounds)
     {
-        $this->area = $area->intersect($bounds);
+        $on = $region->intersect($bounds);
+        $this->area = $on->area;
+        $this->coverage = $on->coverage();
     }
 
     public function bounds(): Rect
@@ -55,7 +61,7 @@ final class ClearedArea implements LaidStroke
         $out = array_fill(0, StrokeBuffer::SIDE ** 2, 0);
         for ($y = $part->y; $y < $part->bottom(); $y++) {
             for ($x = $part->x; $x < $part->right(); $x++) {
-                $out[($y - $at->y) * StrokeBuffer::SIDE + $x - $at->x] = self::ALL;
+                $out[($y - $at->y) * StrokeBuffer::SIDE + $x - $at->x] = $this->coverage === null ? self::ALL : $this->coverage[($y - $this->area->y) * $this->area->width + $x - $this->area->x];
             }
         }
 

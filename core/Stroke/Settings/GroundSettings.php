@@ -48,11 +48,14 @@ final class GroundSettings
     /** The tooth that comes with the brush as a picture. */
     public const OWN = 'own';
 
+    /** The tooth of the paper that it is painted on. */
+    public const OF_THE_SHEET = 'of the sheet';
+
     /** @return list<Setting> */
     public static function all(): array
     {
         return [
-            Setting::choice('tooth', Station::Ground, 'Tooth', 'The bumps of the ground that the ink meets.', [self::NONE, 'laid paper', 'cold-pressed paper', 'weave', 'slate', 'wood', 'speckle', self::OWN]),
+            Setting::choice('tooth', Station::Ground, 'Tooth', 'The bumps of the ground that the ink meets: always the same, or those of whatever sheet it paints on.', [self::NONE, 'laid paper', 'cold-pressed paper', 'weave', 'slate', 'wood', 'speckle', self::OF_THE_SHEET, self::OWN]),
             Setting::choice('toothMode', Station::Ground, 'Ink meets it by', 'Shade: valleys take less. Carve: valleys are cut out. Catch: light pressure meets only the peaks.', [self::SHADE, self::CARVE, self::CATCH]),
             Setting::number('toothDepth', Station::Ground, 'Depth', 'How much the bumps matter.', '%', 0, 1, 0.7, true, SpreadKind::Below),
             Setting::number('toothScale', Station::Ground, 'Scale', 'The size of the bumps.', '%', 0.1, 8, 1),

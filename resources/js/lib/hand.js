@@ -1,6 +1,8 @@
 const INKS = 'inks-in-hand';
 
 /**
+ * @typedef {{ size: number, opacity: number, with?: Record<string, number|string> }} Held  `with` has settings that are at hand, by their names
+ *
  * What the hand holds, in the browser's own store: the two inks, wherever it paints; and the size and
  * opacity that a brush was given on one sheet.
  */
@@ -8,7 +10,7 @@ export class Hand {
     /** @param {string} sheet  URL of the sheet */
     constructor(sheet) {
         this.key = `hand:${sheet}`;
-        /** @type {Record<number, { size: number, opacity: number }>} */
+        /** @type {Record<number, Held>} */
         this.brushes = read(this.key) ?? {};
     }
 
@@ -25,7 +27,10 @@ export class Hand {
         write(INKS, { main, second });
     }
 
-    /** @param {{id: number, size: number, opacity: number}} brush  as it is kept */
+    /**
+     * @param {{id: number, size: number, opacity: number}} brush  as it is kept
+     * @returns {Held}
+     */
     of(brush) {
         return this.brushes[brush.id] ?? { size: brush.size, opacity: brush.opacity };
     }
@@ -34,9 +39,10 @@ export class Hand {
      * @param {number} brush  its number
      * @param {number} size  px
      * @param {number} opacity  0–1
+     * @param {Record<string, number|string>} others  settings at hand that the hand has otherwise
      */
-    hold(brush, size, opacity) {
-        this.brushes[brush] = { size, opacity };
+    hold(brush, size, opacity, others = {}) {
+        this.brushes[brush] = { size, opacity, with: others };
         write(this.key, this.brushes);
     }
 }

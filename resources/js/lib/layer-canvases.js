@@ -93,6 +93,23 @@ export class LayerCanvases extends NonReactive {
         }
     }
 
+    /**
+     * Draws one px of what is shown, all layers over one another.
+     *
+     * @param {OffscreenCanvasRenderingContext2D} context  of one px, what lies under them on it
+     * @param {number} x
+     * @param {number} y
+     */
+    drawAt(context, x, y) {
+        for (const { layer, shown } of this.groups) {
+            if (!layer.isHidden) {
+                context.globalAlpha = layer.opacity;
+                context.globalCompositeOperation = layer.mode === 'normal' ? 'source-over' : /** @type {GlobalCompositeOperation} */ (layer.mode);
+                context.drawImage((shown ?? this.of(layer.id)).canvas, x, y, 1, 1, 0, 0, 1, 1);
+            }
+        }
+    }
+
     /** @param {Group} group */
     #place(group) {
         const { layer } = group;

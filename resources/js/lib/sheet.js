@@ -2,8 +2,10 @@ import { callForPixels } from './call';
 import { anyRoll, uuid } from './data';
 import { countOn, enlargedAbout } from './canvas';
 import { LayerCanvases } from './layer-canvases';
+import { catchFingers } from './fingers';
 import { catchPan } from './pan';
 import { catchPen } from './pen';
+import { around, placeOn, turnedAbout } from './placing';
 import { Strokes } from './strokes';
 import { NonReactive } from './non-reactive';
 
@@ -17,7 +19,8 @@ const GRID_FROM = 4;
 export class SheetView extends NonReactive {
     /**
      * @param {object} options  url, surface, its width and height in px of the sheet, mat (the element around it), order() for the
-     *                          brush in hand, onPen(isPen), onHistory(words), say(message), onWait(names) if it wants to know,
+     *                          brush in hand (isPen) => …, onPen(isPen), onHistory(words), say(message), onWait(names) if it wants to know,
+     *                          mayTurn whether two fingers turn it, pressed(event) for the pressure of a mouse, fingersPaint(penSeen),
      *                          mayPaint() where the hand does other things too, guides (see rooms/mark.js) where there are some
      */
     constructor(options) {
@@ -27,15 +30,32 @@ export class SheetView extends NonReactive {
         this.scale = 1;
         this.x = 0;
         this.y = 0;
+        this.angle = 0;
+        this.isFlipped = false;
+        this.isFitted = true;
+        this.wasTurned = false;
         this.revision = 0;
         this.strokes = new Strokes(this.url, (patches) => this.show(patches), (words) => this.hear(words), this.say, (names) => this.onWait?.(names));
         this.fit();
-        catchPen(this.surface, {
+        const pen = catchPen(this.surface, {
             toPlace: (x, y) => this.toPlace(x, y),
-            mayBegin: (event) => !this.panning && (this.mayPaint?.(event) ?? true) && !this.#fills(event) && this.order() !== null,
+            mayBegin: (event) => !this.panning && !fingers.areTwo() && (this.mayPaint?.(event) ?? true) && !this.#fills(event) && this.order() !== null,
             begin: (sample, isPen, event) => this.#begin(sample, isPen, event),
             move: (samples) => this.#move(samples),
             end: (samples) => this.#end(samples),
+            pressed: (event) => this.pressed?.(event) ?? null,
+            fingersPaint: (penSeen) => this.fingersPaint?.(penSeen) ?? !penSeen,
+        });
+        const fingers = catchFingers(this.mat, {
+            isDrawing: pen.isDrawing,
+            begin: () => pen.drop(),
+            move: ({ x, y, dx, dy, factor, turn }) => {
+                this.pan(dx, dy);
+                this.zoomAt(factor, x, y);
+                if (this.mayTurn) {
+                    this.turnBy(turn, x, y);
+                }
+            },
         });
         this.#catchView();
         this.load();
@@ -66,8 +86,10 @@ export class SheetView extends NonReactive {
     /** With guides, a stroke may be held back to become a straight line, and has twins beyond the mirrors. */
     #begin(sample, isPen, event) {
         this.onPen(isPen);
-        const first = this.guides ? this.guides.snapped(sample) : sample;
-        this.trail = { isPen, samples: [first], straight: this.guides?.isStraight(event) ?? false, order: this.#orderFor(isPen) };
+        const onward = this.lastPlace !== undefined && (this.guides?.goesOn?.() ?? false);
+        const here = this.guides ? this.guides.snapped(sample) : sample;
+        const first = onward ? [here[0], ...this.lastPlace, ...here.slice(3)] : here;
+        this.trail = { isPen, samples: onward ? [first, here] : [first], straight: onward || (this.guides?.isStraight(event) ?? false), order: this.#orderFor(isPen) };
         if (!this.trail.straight) {
             this.strokes.begin(this.trail.order, first);
         }
@@ -85,8 +107,10 @@ export class SheetView extends NonReactive {
     #end(samples) {
         this.trail.samples.push(...samples);
         let drawn = this.trail.samples;
+        this.lastPlace = drawn[drawn.length - 1].slice(1, 3);
         if (this.trail.straight) {
             drawn = straight(drawn, this.guides.snapped(drawn[drawn.length - 1], drawn[0]));
+            this.lastPlace = drawn[drawn.length - 1].slice(1, 3);
             this.guides.aim(null, null);
             this.strokes.begin(this.trail.order, drawn[0]);
             this.strokes.end(drawn.slice(1));
@@ -106,7 +130,7 @@ export class SheetView extends NonReactive {
     }
 
     #orderFor(isPen) {
-        return { ...this.order(), roll: anyRoll(), realPressure: isPen };
+        return { roll: anyRoll(), realPressure: isPen, ...this.order(isPen) };
     }
 
     async load() {
@@ -163,16 +187,19 @@ export class SheetView extends NonReactive {
     toPlace(clientX, clientY) {
         const box = this.surface.getBoundingClientRect();
 
-        return [((clientX - box.left) * this.width) / box.width, ((clientY - box.top) * this.height) / box.height];
+        // However it is turned, its middle is the middle of the rectangle around it.
+        return placeOn(this, this.width, this.height, clientX - box.left - box.width / 2, clientY - box.top - box.height / 2);
     }
 
     fit() {
         const { clientWidth: width, clientHeight: height } = this.mat;
         const room = { left: 24, top: 20, right: 24, bottom: 24, ...this.room };
-        this.scale = Math.min(1, (width - room.left - room.right) / this.width, (height - room.top - room.bottom) / this.height);
+        const [wide, high] = around(this.width, this.height, this.angle);
+        this.scale = Math.min(1, (width - room.left - room.right) / wide, (height - room.top - room.bottom) / high);
         this.x = room.left + (width - room.left - room.right - this.width * this.scale) / 2;
         this.y = room.top + (height - room.top - room.bottom - this.height * this.scale) / 2;
         this.place();
+        this.isFitted = true;
     }
 
     zoomAt(factor, clientX, clientY) {
@@ -188,6 +215,20 @@ export class SheetView extends NonReactive {
         this.zoomAt(1 / this.scale);
     }
 
+    /** Turns the view, not the sheet: about a place on the screen, or the middle of what is seen. */
+    turnBy(degrees, clientX, clientY) {
+        const box = this.mat.getBoundingClientRect();
+        Object.assign(this, turnedAbout(this, this.width, this.height, degrees, (clientX ?? box.left + box.width / 2) - box.left, (clientY ?? box.top + box.height / 2) - box.top));
+        this.place();
+    }
+
+    /** Shows it in a mirror, or no more: mistakes that the eye is used to are seen at once. */
+    flip() {
+        this.isFlipped = !this.isFlipped;
+        this.angle = -this.angle;
+        this.place();
+    }
+
     pan(dx, dy) {
         this.x += dx;
         this.y += dy;
@@ -201,9 +242,14 @@ export class SheetView extends NonReactive {
         style.top = `${Math.round(this.y)}px`;
         style.width = `${this.width * this.scale}px`;
         style.height = `${this.height * this.scale}px`;
+        this.wasTurned ||= this.angle !== 0 || this.isFlipped;
+        if (this.wasTurned) {
+            style.transform = `rotate(${this.angle}deg)${this.isFlipped ? ' scaleX(-1)' : ''}`;
+        }
         style.imageRendering = this.scale >= 3 ? 'pixelated' : 'auto';
         style.setProperty('--px', `${this.scale}px`);
         this.surface.toggleAttribute('data-grid', this.scale > GRID_FROM);
+        this.isFitted = false;
         this.onView?.(this.scale);
         this.surface.dispatchEvent(new CustomEvent('view-moved'));
     }

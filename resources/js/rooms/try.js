@@ -1,45 +1,70 @@
-import { call } from '../lib/call';
 import { extended, pageData } from '../lib/data';
+import { inking } from '../parts/inking';
+import { areas } from '../trying/areas';
+import { atHand } from '../trying/at-hand';
 import { following } from '../trying/following';
 import { guiding } from '../trying/guiding';
+import { inks } from '../trying/inks';
 import { layering } from '../trying/layers';
 import { painting } from '../trying/painting';
+import { paper } from '../trying/paper';
+import { rail } from '../trying/rail';
+import { saving } from '../trying/saving';
 import { taking } from '../trying/taking';
+import { viewing } from '../trying/viewing';
 
-/** Where the browser keeps which brushes were used last. */
-const USED = 'brushes-used';
+/** px between the sheet and what lies around it when it is fitted. */
+const AROUND = { top: 60, right: 266, below: 32 };
+/** Menus of which one is open at a time. */
+const MENUS = ['showsHand', 'showsView', 'saving', 'showsInks'];
 
 /** A sheet with its layers, a brush in hand, and strokes that can be taken up again. */
-export const tryRoom = () => [layering, taking, following, guiding, room].reduce(extended, painting(pageData('try-data')));
+export const tryRoom = () => [layering, areas, taking, following, guiding, inking, inks, atHand, rail, paper, saving, viewing, room].reduce(extended, painting(pageData('try-data')));
 
 const room = {
-    width: 1600,
-    height: 1000,
-    asking: false,
-    sheetMessage: '',
-    listing: false,
-    saving: false,
     isHeldOver: false,
-    openMessage: '',
     isBringing: false,
 
     init() {
+        this.initAtHand();
         this.initGuides();
-        this.startPainting({ bottom: 128, top: 60, right: 266 }, this.guides());
+        this.startPainting({ ...AROUND, bottom: 128 }, this.guides(), {
+            mayTurn: true,
+            pressed: (event) => this.pressureOf(event),
+            fingersPaint: (penSeen) => this.fingersMayPaint(penSeen),
+        });
+        this.initPaper();
         this.initLayers();
         this.initTaking();
         this.initFollowing();
+        this.initInks();
         this.catchDrops();
+        this.fitAboveDock();
+        window.addEventListener('keydown', (event) => this.viewKey(event));
         this.message = sessionStorage.getItem(`notes:${window.location.pathname}`) ?? '';
         sessionStorage.removeItem(`notes:${window.location.pathname}`);
+    },
+    /** What lies at the bottom grows with the settings at hand; a sheet that is fitted gives way. */
+    fitAboveDock() {
+        new ResizeObserver(() => {
+            this.view.room.bottom = this.$refs.dock.offsetHeight + AROUND.below;
+            if (this.view.isFitted) {
+                this.view.fit();
+            }
+        }).observe(this.$refs.dock);
     },
     step(way) {
         this.letGo();
         this.inTurn(() => this.view.history(way));
     },
     /** Whether the hand paints here; where it cannot, it is said why. */
-    mayPaint() {
-        if (!this.isPaintingMode) {
+    mayPaint(event) {
+        if (this.isPickingInk) {
+            this.pickFromSheet(...this.view.toPlace(event.clientX, event.clientY));
+
+            return false;
+        }
+        if (!this.isPaintingMode || this.tracing) {
             return false;
         }
         const { layer } = this;
@@ -51,28 +76,20 @@ const room = {
     },
     begins() {
         this.letGo();
+        this.closeMenus();
+        this.said = '';
         this.use(this.chosen);
     },
-    orderMore() {
-        return { layer: this.layerInHand };
+    orderMore(isPen) {
+        return { layer: this.layerInHand, ...this.handOrder(isPen) };
     },
     /** What the server says after anything was done on the sheet. */
     told(words) {
         this.takeLayers(words);
+        this.takePaper(words);
         if (words.laid) {
             this.takeLast(words.laid);
         }
-    },
-    /** Brushes in the order in which they were used, the last one first; then the others. */
-    usedBrushes() {
-        const used = JSON.parse(localStorage.getItem(USED) || '[]');
-        const place = (brush) => (used.includes(brush.id) ? used.indexOf(brush.id) : used.length);
-
-        return [...this.brushes].sort((a, b) => place(a) - place(b));
-    },
-    use(brush) {
-        const used = JSON.parse(localStorage.getItem(USED) || '[]').filter((id) => id !== brush);
-        localStorage.setItem(USED, JSON.stringify([brush, ...used].slice(0, 12)));
     },
     /** Pictures that are dropped or pasted lie on layers of their own. */
     catchDrops() {
@@ -102,45 +119,13 @@ const room = {
             this.sendTo('/pictures', { form }).finally(() => { this.isBringing = false; });
         });
     },
-    toggleListing() {
-        this.open('listing');
-    },
-    toggleAsking() {
-        this.open('asking');
-    },
-    toggleSaving() {
-        this.open('saving');
-    },
     closeMenus() {
         this.open('');
     },
-    /** Opens one of the three menus, or closes it; the others close. */
+    /** Opens one of the menus, or closes it; the others close. */
     open(name) {
-        for (const menu of ['listing', 'asking', 'saving']) {
+        for (const menu of MENUS) {
             this[menu] = menu === name && !this[menu];
-        }
-    },
-    /** A file with layers becomes a sheet of its own; what of it is shown otherwise is told there. */
-    async openSheet(event) {
-        const form = new FormData();
-        form.append('picture', event.target.files[0]);
-        this.openMessage = 'Opening it …';
-        try {
-            const made = await call(this.openUrl, { form });
-            sessionStorage.setItem(`notes:${new URL(made.try).pathname}`, made.notes.join(' '));
-            window.location.assign(made.try);
-        } catch (error) {
-            this.openMessage = error.message;
-        }
-        event.target.value = '';
-    },
-    async makeSheet() {
-        this.sheetMessage = '';
-        try {
-            const made = await call(this.sheetsUrl, { json: { width: Number(this.width), height: Number(this.height) } });
-            window.location.assign(made.try);
-        } catch (error) {
-            this.sheetMessage = error.message;
         }
     },
 };

@@ -7,10 +7,12 @@ import { about } from '../tuning/about';
 import { controls } from '../tuning/controls';
 import { driving } from '../tuning/driving';
 import { holding } from '../tuning/holding';
-import { inking } from '../tuning/inking';
+import { inking } from '../parts/inking';
+import { inks } from '../tuning/inks';
 import { keeping } from '../tuning/keeping';
 import { looking } from '../tuning/looking';
 import { pickingParts } from '../tuning/picking-parts';
+import { pinning } from '../tuning/pinning';
 import { practising } from '../tuning/practising';
 import { drawForm, drawGround, drawHand, drawInk, drawStep, frameOf } from '../tuning/stations';
 import { SwatchView } from '../tuning/swatch-view';
@@ -37,7 +39,7 @@ const SLOW = 250;
 const RESTS = 150;
 const DPI = 'tune:dpi';
 
-export const tuneRoom = () => [about, controls, driving, holding, inking, keeping, looking, pickingParts, practising].reduce(extended, extended({ ...undoable, ...settledAll(pageData('tune-data')) }, {
+export const tuneRoom = () => [about, controls, driving, holding, inking, inks, keeping, looking, pickingParts, pinning, practising].reduce(extended, extended({ ...undoable, ...settledAll(pageData('tune-data')) }, {
     stations: STATIONS,
     station: 'step',
     chosen: null,

@@ -19,18 +19,24 @@ export const guiding = {
     middleY: 0,
     aimed: null,
     isCtrl: false,
+    isOnward: false,
     heldMiddle: null,
 
     initGuides() {
         this.middleX = this.sheet.width / 2;
         this.middleY = this.sheet.height / 2;
-        window.addEventListener('keydown', (event) => { this.isCtrl = event.ctrlKey; });
-        window.addEventListener('keyup', (event) => { this.isCtrl = event.ctrlKey; });
+        for (const way of ['keydown', 'keyup']) {
+            window.addEventListener(way, (event) => {
+                this.isCtrl = event.ctrlKey;
+                this.isOnward = event.key === 'g' && !this.isBusyTyping(event) ? way === 'keydown' : this.isOnward;
+            });
+        }
     },
     guides() {
         return {
             snapped: (sample, from) => (this.isCtrl && from ? this.atStep(sample, from) : sample),
             isStraight: (event) => event.shiftKey,
+            goesOn: () => this.isOnward,
             aim: (from, to) => { this.aimed = from && to ? [from[1], from[2], to[1], to[2]] : null; },
             twins: () => this.twins(),
         };

@@ -18,7 +18,8 @@ export const painting = (data) => ({
     waits: [],
     zoom: '100 %',
 
-    startPainting(room = {}, guides = null) {
+    /** @param {object} more  for the view, see lib/sheet.js */
+    startPainting(room = {}, guides = null, more = {}) {
         this.hand = new Hand(this.sheet.url);
         const inks = this.hand.inks();
         if (inks) {
@@ -34,7 +35,8 @@ export const painting = (data) => ({
             mat: this.$refs.mat,
             room,
             guides,
-            order: () => (this.chosen === null ? null : { brush: this.chosen, size: this.sizeValue, opacity: this.opacityValue, inks: this.inksInHand(), ...this.orderMore() }),
+            ...more,
+            order: (isPen) => (this.chosen === null ? null : { brush: this.chosen, size: this.sizeValue, opacity: this.opacityValue, inks: this.inksInHand(), ...this.orderMore(isPen) }),
             mayPaint: (event) => this.mayPaint?.(event) ?? true,
             onPen: (isPen) => {
                 this.isPen = isPen;
@@ -45,7 +47,10 @@ export const painting = (data) => ({
                 this.redoWords = words.redo;
                 this.told?.(words);
             },
-            onView: (scale) => { this.zoom = `${Math.round(scale * 100)} %`; },
+            onView: (scale) => {
+                this.zoom = `${Math.round(scale * 100)} %`;
+                this.viewed?.();
+            },
             say: (message) => { this.message = message; },
             onWait: (names) => { this.waits = names; },
         });
@@ -59,6 +64,7 @@ export const painting = (data) => ({
         });
         window.addEventListener('resize', () => this.view.fit());
     },
+    // What a room adds to an order: a pen may need otherwise than a mouse.
     orderMore() {
         return {};
     },
@@ -81,6 +87,10 @@ export const painting = (data) => ({
         const held = this.hand.of(brush);
         this.sizeValue = held.size;
         this.opacityValue = held.opacity;
+        this.chose?.(held);
+    },
+    get shownBrushes() {
+        return this.brushes;
     },
     get brushInHand() {
         return this.brushes.find((b) => b.id === this.chosen) ?? null;
@@ -97,7 +107,7 @@ export const painting = (data) => ({
         this.holdBrush();
     },
     holdBrush() {
-        this.hand.hold(this.chosen, this.sizeValue, this.opacityValue);
+        this.hand.hold(this.chosen, this.sizeValue, this.opacityValue, this.withInHand ?? {});
     },
     isChosen(brush) {
         return this.chosen === brush.id;

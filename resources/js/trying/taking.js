@@ -13,8 +13,6 @@ const STILL = { dx: 0, dy: 0, scale: 1, turn: 0 };
  */
 export const taking = {
     isTaking: false,
-    isBoxing: false,
-    areaBox: null,
     takenUp: frozen([]),
     carried: STILL,
     frame: null,
@@ -43,40 +41,14 @@ export const taking = {
         this.startPaintingAgain();
         this.isTaking = true;
     },
-    startBoxing() {
-        this.startPaintingAgain();
-        this.isBoxing = true;
-    },
     startPaintingAgain() {
         this.isTaking = false;
-        this.isBoxing = false;
-        this.areaBox = null;
+        this.endBoxing();
         this.message = '';
         this.letGo();
     },
     get isPaintingMode() {
         return !this.isTaking && !this.isBoxing;
-    },
-    get hasArea() {
-        return this.areaBox !== null;
-    },
-    get areaWords() {
-        return this.areaBox ? `${this.areaBox.width.toLocaleString('en-GB')} × ${this.areaBox.height.toLocaleString('en-GB')} px of the sheet` : 'Draw a box around paint.';
-    },
-    async cutArea() {
-        await this.view.strokes.tail;
-        try {
-            const { cut } = await call(`${this.sheet.url}/area/cut`, { json: this.areaBox });
-            window.location.assign(cut);
-        } catch (error) {
-            this.message = error.message;
-        }
-    },
-    copyArea() {
-        this.sendTo('/area/copy', { json: { ...this.areaBox, layer: this.layerInHand } });
-    },
-    clearArea() {
-        this.sendTo('/area/clear', { json: { ...this.areaBox, layer: this.layerInHand } });
     },
     letGo() {
         this.takenUp = frozen([]);
@@ -165,7 +137,7 @@ export const taking = {
         return { x: Math.min(x0, x1), y: Math.min(y0, y1), width: Math.abs(x1 - x0), height: Math.abs(y1 - y0) };
     },
     get showsFrame() {
-        return this.frame !== null || this.areaBox !== null;
+        return (this.frame !== null || this.areaBox !== null) && !(this.isBoxing && this.isFree);
     },
     get frameX() {
         return this.frameBox.x;
@@ -180,8 +152,8 @@ export const taking = {
         return this.frameBox.height;
     },
     placeHandles() {
-        const { left, top, width, height } = this.$refs.sheet.style;
-        Object.assign(this.$refs.handles.style, { left, top, width, height });
+        const { left, top, width, height, transform } = this.$refs.sheet.style;
+        Object.assign(this.$refs.handles.style, { left, top, width, height, transform });
         this.handleScale = 1 / (this.view?.scale ?? 1);
     },
 
@@ -191,6 +163,7 @@ export const taking = {
             return;
         }
         const [x, y] = this.view.toPlace(event.clientX, event.clientY);
+        this.outline = frozen(this.isBoxing && this.isFree ? [[x, y]] : []);
         this.frame = { x0: x, y0: y, x1: x, y1: y, atX: event.clientX, atY: event.clientY, isDrawn: false };
         this.$refs.sheet.setPointerCapture(event.pointerId);
     },
@@ -201,6 +174,9 @@ export const taking = {
         const [x1, y1] = this.view.toPlace(event.clientX, event.clientY);
         const isDrawn = this.frame.isDrawn || Math.hypot(event.clientX - this.frame.atX, event.clientY - this.frame.atY) > SLIP;
         this.frame = { ...this.frame, x1, y1, isDrawn };
+        if (this.isBoxing && this.isFree) {
+            this.goRound(x1, y1);
+        }
     },
     async endFrame(event) {
         const frame = this.frame;
@@ -210,9 +186,7 @@ export const taking = {
         const { x, y, width, height } = this.frameBox;
         this.frame = null;
         if (this.isBoxing) {
-            this.areaBox = frame.isDrawn ? { x: Math.floor(x), y: Math.floor(y), width: Math.max(1, Math.round(width)), height: Math.max(1, Math.round(height)) } : null;
-
-            return;
+            return this.takeArea({ x, y, width, height }, frame.isDrawn);
         }
         await this.view.strokes.tail;
         const json = frame.isDrawn ? { frame: { x: Math.round(x), y: Math.round(y), width: Math.round(width), height: Math.round(height) } } : { x: frame.x0, y: frame.y0 };

@@ -4,8 +4,13 @@
         <dt><kbd>Ctrl Z</kbd></dt><dd>undo the last thing done</dd>
         <dt><kbd>Ctrl Shift Z</kbd></dt><dd>do it again</dd>
         <dt><kbd>Shift</kbd></dt><dd>held when the pen goes down: a straight line; with <kbd>Ctrl</kbd> at whole steps of 15°</dd>
+        <dt><kbd>G</kbd></dt><dd>held: a straight line from where the last stroke ended</dd>
+        <dt><kbd>C</kbd></dt><dd>held: a press takes the colour there for the ink</dd>
+        <dt><kbd>R</kbd></dt><dd>the two inks change places</dd>
+        <dt><kbd>W</kbd></dt><dd>what the brush does: paints, erases, smudges</dd>
+        <dt><kbd>D</kbd></dt><dd>held: a mouse presses harder, where its pressure comes from this key</dd>
         <dt><kbd>T</kbd></dt><dd>take up strokes, or paint again</dd>
-        <dt><kbd>A</kbd></dt><dd>draw a box around a part of the sheet</dd>
+        <dt><kbd>A</kbd></dt><dd>draw a box, or an outline, around a part of the sheet</dd>
         <dt>arrows</dt><dd>move what is taken up by 1 px, with <kbd>Shift</kbd> by 10</dd>
         <dt><kbd>Delete</kbd> <kbd>Esc</kbd></dt><dd>delete it, let it go</dd>
         <dt><kbd>H</kbd></dt><dd>hide or show the layer in hand</dd>
@@ -13,16 +18,18 @@
         <dt><kbd>Space</kbd></dt><dd>hold to move the sheet</dd>
         <dt><kbd>Ctrl</kbd> wheel, <kbd>+</kbd> <kbd>-</kbd></dt><dd>zoom</dd>
         <dt><kbd>0</kbd> <kbd>F</kbd></dt><dd>px for px, fit the sheet</dd>
+        <dt><kbd>J</kbd> <kbd>L</kbd> <kbd>M</kbd></dt><dd>turn the view, see it in a mirror</dd>
+        <dt><kbd>U</kbd></dt><dd>the view upright and whole again</dd>
     </x-slot:keys>
-    <x-data id="try-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height, 'paper' => $sheet->paper], 'sheetsUrl' => route('sheets.store'), 'openUrl' => route('sheets.open'), 'inHand' => $inHand?->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
+    <x-data id="try-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height, 'paper' => $sheet->paper, 'tooth' => $sheet->tooth], 'inksUrl' => route('inks'), 'inHand' => $inHand?->id, 'brushes' => App\Painting\BrushCard::all($brushes), 'sources' => $sources->map(fn ($s) => ['id' => $s->id, 'name' => $s->name, 'thumb' => route('sources.thumb', $s)])->values()]" />
     <main x-data="tryRoom" class="relative min-h-0 overflow-hidden bg-[#9a9a9a]">
         <div x-ref="mat" class="absolute inset-0 overflow-hidden">
-            <div x-ref="sheet" data-surface class="absolute shadow-[0_2px_12px_#0003]" role="img" aria-label="{{ $sheet->name }}: paint here with pen or mouse"></div>
+            <div x-ref="sheet" data-surface class="absolute shadow-[0_2px_12px_#0003]" :class="isPickingInk ? 'cursor-crosshair' : ''" role="img" aria-label="{{ $sheet->name }}: paint here with pen or mouse"></div>
             <x-try.handles :sheet="$sheet" />
             <p class="pointer-events-none absolute inset-0 m-0 flex items-center justify-center bg-fog-50/70 font-title text-[20px]" x-show="isHeldOver" x-cloak>Drop it: it will lie on a layer of its own.</p>
         </div>
         <div class="absolute left-[14px] right-[14px] top-[12px] flex flex-wrap items-center gap-[6px]" x-on:keydown.escape="closeMenus">
-            <h1 class="on-mat m-0 font-title text-[15px]">{{ $sheet->name }} <span class="font-sans text-[12.5px] font-normal text-stone">{{ number_format($sheet->width) }} × {{ number_format($sheet->height) }} px</span></h1>
+            <h1 class="on-mat m-0 font-title text-[15px]">{{ $sheet->name }} <span class="font-sans text-[12.5px] font-normal text-stone" title="{{ $sheet->facts() }}">{{ number_format($sheet->width) }} × {{ number_format($sheet->height) }} px</span></h1>
             <button type="button" class="on-mat" x-on:click="undo" :disabled="!canUndo" :title="undoWords">Undo</button>
             <button type="button" class="on-mat" x-on:click="redo" :disabled="!canRedo" :title="redoWords">Redo</button>
             <span class="on-mat flex gap-[2px] p-[3px]" role="group" aria-label="What the hand does">
@@ -30,50 +37,35 @@
                 <button type="button" class="choice" :aria-pressed="isTaking" x-on:click="startTaking">Take up</button>
                 <button type="button" class="choice" :aria-pressed="isBoxing" x-on:click="startBoxing">Area</button>
             </span>
-            <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="size-[24px]" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="h-[24px] w-[52px] text-center tabular-nums" x-on:click="fit" x-text="zoom" title="Fit the sheet"></button><button type="button" class="size-[24px]" x-on:click="closer" aria-label="Closer">+</button></span>
+            <div class="relative">
+                <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="size-[24px]" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="h-[24px] min-w-[52px] whitespace-nowrap px-1 text-center tabular-nums aria-expanded:bg-yarrow-light rounded-[5px]" x-on:click="toggleView" :aria-expanded="showsView" x-text="viewWords" title="How the sheet is looked at" data-view></button><button type="button" class="size-[24px]" x-on:click="closer" aria-label="Closer">+</button></span>
+                <div class="card absolute left-0 top-[36px] z-10 w-[240px] p-3 shadow-[0_2px_10px_#0003]" x-show="showsView" x-cloak role="group" aria-label="View">
+                    <div class="flex flex-wrap gap-[4px]"><button type="button" class="tool" x-on:click="fit">Fit</button><button type="button" class="tool" x-on:click="atFullSize">px for px</button><button type="button" class="tool" x-on:click="flipView" :aria-pressed="isMirrored">Mirror</button><button type="button" class="tool" x-on:click="straighten">Upright</button></div>
+                    <x-slider of="angleDial" class="mt-1" />
+                    <p class="small m-0">Only the view is turned; the sheet stays as it is. Two fingers do it too.</p>
+                </div>
+            </div>
             <select class="on-mat w-[136px] border-0" aria-label="Symmetry" x-on:change="setSymmetry">
                 <template x-for="w in ways" :key="w.id"><option :value="w.id" :selected="isSymmetry(w)" x-text="w.label"></option></template>
             </select>
             <p class="on-mat m-0 text-stone" role="status" x-show="isBringing" x-cloak>Laying it on the sheet …</p>
-            <span class="ml-auto"><span class="on-mat text-stone max-[1150px]:hidden" x-text="penWords"></span></span>
+            <p class="on-mat m-0 flex items-center gap-2" role="status" x-show="isLong" x-cloak data-work><progress class="h-[6px] w-[90px] accent-yarrow" max="1" :value="workPart" aria-label="How far it has come"></progress><span x-text="workWords"></span><button type="button" class="underline" x-on:click="callOff">Call off</button></p>
+            <p class="on-mat m-0 text-stone" role="status" x-show="said !== ''" x-cloak x-text="said"></p>
+            <div class="relative ml-auto" data-hand>
+                <button type="button" class="on-mat text-stone" x-on:click="toggleHand" :aria-expanded="showsHand" title="Pressure without a pen, steadying, fingers"><span x-text="penWords"></span> ▾</button>
+                <x-try.hand />
+            </div>
             <div class="relative" data-saves>
                 <button type="button" class="on-mat" x-on:click="toggleSaving" :aria-expanded="saving">Save</button>
-                <ul class="card absolute right-0 top-[36px] z-10 m-0 flex w-[250px] list-none flex-col gap-[2px] p-2 shadow-[0_2px_10px_#0003]" x-show="saving" x-cloak>
-                    <li><a class="quiet block no-underline" href="{{ route('sheets.picture', $sheet) }}?paper=1" download x-on:click="closeMenus">PNG, with its paper</a></li>
-                    <li><a class="quiet block no-underline" href="{{ route('sheets.picture', $sheet) }}" download x-on:click="closeMenus">PNG, paint only, on nothing</a></li>
-                    <li><a class="quiet flex flex-col no-underline" href="{{ route('sheets.picture', $sheet) }}?bits=16" download x-on:click="closeMenus">PNG, paint only, 16 bits a channel<span class="small">all the fine steps that thin glazes make</span></a></li>
-                    <li><a class="quiet flex flex-col no-underline" href="{{ route('sheets.export', $sheet) }}" download x-on:click="closeMenus">OpenRaster, with all layers<span class="small">for other painting programs</span></a></li>
-                    <li><a class="quiet flex flex-col no-underline" href="{{ route('sheets.trace', $sheet) }}" download x-on:click="closeMenus">SVG, line art traced<span class="small">a group for each ink, twelve at most</span></a></li>
-                </ul>
+                <x-try.saves />
             </div>
-            <div class="relative" data-sheets>
-                <button type="button" class="on-mat" x-on:click="toggleListing" :aria-expanded="listing">Sheets</button>
-                <ul class="card absolute right-0 top-[36px] z-10 m-0 flex max-h-[60vh] w-[260px] list-none flex-col gap-[2px] overflow-y-auto p-2 shadow-[0_2px_10px_#0003]" x-show="listing" x-cloak>
-                    <li><label class="quiet flex cursor-pointer flex-col bg-fog-200">Open an OpenRaster file<input type="file" accept=".ora,image/openraster" class="sr-only" x-on:change="openSheet" aria-label="Open an OpenRaster file"></label></li>
-                    <li class="wrong px-2" role="alert" x-show="openMessage !== ''" x-cloak x-text="openMessage"></li>
-                    @foreach ($sheets as $other)
-                        <li><a class="quiet flex flex-col no-underline" href="{{ route('try', $other) }}" @if ($other->is($sheet)) aria-current="page" @endif><span class="truncate">{{ $other->name }}</span><span class="small">{{ number_format($other->width) }} × {{ number_format($other->height) }} px · {{ $other->created_at?->format('j M Y, H:i') }}</span></a></li>
-                    @endforeach
-                </ul>
-            </div>
-            <div class="relative">
-                <button type="button" class="on-mat" x-on:click="toggleAsking" :aria-expanded="asking">New sheet</button>
-                <form class="card absolute right-0 top-[36px] z-10 w-[240px] p-3 shadow-[0_2px_10px_#0003]" x-show="asking" x-cloak x-on:submit.prevent="makeSheet">
-                    <div class="flex items-center gap-2 text-[13px]">
-                        <label>Width <input class="field w-[72px]" type="number" x-model="width"></label>
-                        <label>Height <input class="field w-[72px]" type="number" x-model="height"></label>
-                    </div>
-                    <p class="small m-0 mt-1">px, from 16 to 6,000. What is painted here stays.</p>
-                    <p class="wrong m-0" role="alert" x-show="sheetMessage !== ''" x-text="sheetMessage"></p>
-                    <button class="firm mt-2">Make it</button>
-                </form>
-            </div>
+            <a class="on-mat no-underline" href="{{ route('sheets') }}">Sheets</a>
         </div>
         <p class="absolute left-[14px] right-[266px] top-[54px] m-0 w-fit rounded bg-fog-50 px-2 py-1 text-[13px] text-madder shadow-[0_1px_4px_#0002]" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
         <div class="absolute bottom-[124px] right-[14px] top-[58px] flex w-[238px] flex-col justify-start gap-[10px]">
             <x-try.taken />
             <section class="card flex-none p-[10px]" aria-label="Area" x-show="isBoxing" x-cloak data-area>
-                <h2 class="m-0 text-[15px]">Area</h2>
+                <div class="flex items-center justify-between"><h2 class="m-0 text-[15px]">Area</h2><span class="flex gap-[2px]" role="group" aria-label="How it is drawn"><button type="button" class="choice" :aria-pressed="!isFree" x-on:click="drawBoxes">Box</button><button type="button" class="choice" :aria-pressed="isFree" x-on:click="drawOutlines">Free outline</button></span></div>
                 <p class="small m-0" x-text="areaWords"></p>
                 <div class="mt-[6px] flex flex-wrap gap-[4px]" x-show="hasArea">
                     <button type="button" class="tool bg-yarrow-light" x-on:click="cutArea" title="All paint shown there becomes a source, to be cut into a tip">Cut it</button>
@@ -81,21 +73,10 @@
                     <button type="button" class="tool" x-on:click="clearArea">Clear inside</button>
                 </div>
             </section>
+            <x-try.tracing />
             <x-try.layers />
             <p class="on-mat m-0 text-[12px] text-stone" x-show="!showsTaken" x-text="historyWords" data-history></p>
         </div>
-        <div class="absolute inset-x-[14px] bottom-[14px] flex h-[96px] items-center gap-[14px] rounded-[12px] bg-fog-50 px-[14px] shadow-[0_2px_10px_#0003]">
-            <span class="flex flex-none flex-col gap-[5px]">
-                <label class="flex items-center gap-[6px] text-[12px] text-stone"><input type="color" :value="mainInk" x-on:input="setMainInk" aria-label="Main ink" class="ink-drop">main</label>
-                <label class="flex items-center gap-[6px] text-[12px] text-stone"><input type="color" :value="secondInk" x-on:input="setSecondInk" aria-label="Second ink" class="ink-drop">second</label>
-            </span>
-            <x-slider of="size" class="w-[170px] flex-none" />
-            <span class="w-[150px] flex-none">
-                <x-slider of="opacity" />
-                <button type="button" class="text-[12px] text-stone underline" x-show="isOffKept" x-cloak x-on:click="asKept">As kept</button>
-            </span>
-            <span class="h-[60px] w-px flex-none bg-fog-200"></span>
-            <x-brush-rail class="flex min-w-0 overflow-x-auto" />
-        </div>
+        <x-try.dock />
     </main>
 </x-layout>

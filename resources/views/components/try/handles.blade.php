@@ -16,5 +16,7 @@
         <circle :cx="middleX" :cy="middleY" :r="handleRadius" fill="#f6e6b0" stroke="#1c211e" :stroke-width="lineWidth" class="pointer-events-auto cursor-move" x-on:pointerdown="grabMiddle" x-on:pointermove="carryMiddle" x-on:pointerup="dropMiddle" data-handle="middle"><title>The middle of the symmetry</title></circle>
     </g>
     <line x-show="aimed" x-cloak :x1="aimX0" :y1="aimY0" :x2="aimX1" :y2="aimY1" stroke="#7d5b06" :stroke-width="lineWidth" />
+    <g x-ref="traced"></g>
+    <path x-show="isFree" x-cloak :d="outlinePath" fill="#d9a72022" stroke="#7d5b06" :stroke-width="lineWidth" data-outline />
     <rect x-show="showsFrame" x-cloak :x="frameX" :y="frameY" :width="frameWidth" :height="frameHeight" fill="#d9a72022" stroke="#7d5b06" :stroke-width="lineWidth" />
 </svg>

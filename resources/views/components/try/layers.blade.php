@@ -23,6 +23,15 @@
             </li>
         </template>
     </ul>
+    <div class="mt-[4px] flex items-center gap-[7px] px-[5px] text-[13px]" role="group" aria-label="Paper" data-paper>
+        <input type="color" class="paper-well flex-none" :value="paper" x-on:input="setPaper" aria-label="Colour of the paper">
+        <span class="min-w-0 flex-1">Paper</span>
+        <select class="field max-w-[118px] py-[2px] text-[12px]" x-on:change="setTooth" aria-label="Tooth of the paper" title="Brushes whose tooth is “of the sheet” meet it">
+            @foreach (['none', ...Yarrowfog\Core\Make\Teeth::names()] as $tooth)
+                <option value="{{ $tooth }}" :selected="isTooth('{{ $tooth }}')">{{ $tooth === 'none' ? 'no tooth' : $tooth }}</option>
+            @endforeach
+        </select>
+    </div>
     <div class="-mr-[4px] mt-[6px] min-h-0 overflow-y-auto border-t border-fog-200 pr-[4px] pt-[6px]" x-show="showsLayerControls" x-cloak>
         <div class="flex items-center gap-[6px]" x-show="renaming"><input x-ref="layerName" type="text" class="field w-full" maxlength="120" :value="layerName" aria-label="Name of the layer" x-on:change="rename" x-on:keydown.escape="stopRenaming" x-on:blur="stopRenaming"></div>
         <x-slider of="layerOpacity" />

@@ -2,7 +2,7 @@
 <section aria-label="Settings of the station" x-show="shows('settings')" class="card contain-strict grid min-h-0 grid-cols-[minmax(0,1fr)_276px] gap-5 overflow-hidden px-4 py-[8px]" role="tabpanel">
     <div class="grid min-h-0 auto-rows-max grid-cols-3 gap-x-[22px] gap-y-[6px] overflow-y-auto pr-1">
         <template x-for="c in controls" :key="c.key">
-            <div x-on:focusin="point(c.id)" x-on:pointerdown="point(c.id)" class="contain-content rounded-[8px] px-[6px] py-[3px]" :class="chosen === c.id ? 'bg-fog-100' : ''" :data-control="c.key">
+            <div x-on:focusin="point(c.id)" x-on:pointerdown="point(c.id)" class="group relative contain-content rounded-[8px] px-[6px] py-[3px]" :class="chosen === c.id ? 'bg-fog-100' : ''" :data-control="c.key">
                 <template x-if="c.kind === 'number'"><x-slider of="c" /></template>
                 <template x-if="c.kind === 'curve'">
                     <div><p class="m-0 text-[13.5px] font-bold" x-text="c.label" :title="c.sentence"></p><button type="button" class="quiet mt-1" x-on:click="point(c.id)">Shape its curve</button></div>
@@ -37,7 +37,8 @@
                     <span class="h-[4px] w-[54px] flex-none rounded-[2px] bg-fog-200" role="img" :aria-label="'Influence ' + share(c) + ' %'" :data-influence="c.key" :data-share="share(c)" :data-weighed="told(c) ? 'yes' : 'no'"><span class="block h-full rounded-[2px] bg-sage" :style="shareStyle(c)"></span></span>
                     <span x-text="shareWords(c)"></span>
                 </div>
-                <p class="m-0 flex flex-wrap gap-x-2 text-[12px]">
+                <button type="button" class="absolute bottom-[3px] right-[4px] size-[24px] rounded-[6px] text-[13px] text-stone opacity-0 hover:bg-fog-200 focus-visible:opacity-100 group-hover:opacity-100 aria-pressed:text-yarrow-dark aria-pressed:opacity-100" x-show="mayBeAtHand(c)" :aria-pressed="isAtHand(c)" :aria-label="atHandWords(c)" :title="atHandWords(c)" x-on:click.stop="flipAtHand(c)" :data-pin="c.id">⌖</button>
+                <p class="m-0 flex flex-wrap gap-x-2 pr-[26px] text-[12px]">
                     <button type="button" class="rounded-full bg-yarrow-light px-[9px] text-left text-yarrow-dark" x-show="c.part === 'base' &amp;&amp; driveWords(c.id) !== ''" x-text="driveWords(c.id)" x-on:click="point(c.id)"></button>
                     <button type="button" class="changed" x-show="isControlChanged(c)" x-on:click="putControlBack(c)" :aria-label="'Put ' + c.label + ' back as it was kept'" title="Put it back as it was kept"><i class="mr-1 inline-block size-[7px] rounded-full bg-yarrow"></i><span x-text="isControlChanged(c) ? keptWords(c) : ''"></span> <span aria-hidden="true">↶</span></button>
                 </p>

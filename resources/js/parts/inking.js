@@ -1,6 +1,5 @@
 import { callForPixels } from '../lib/call';
 import { countOn, showPicture } from '../lib/canvas';
-import { frozen } from '../lib/data';
 import { LatestWins } from '../lib/latest-wins';
 
 const RECENT = 'inks:recent';
@@ -8,55 +7,29 @@ const MOST_RECENT = 14;
 
 /**
  * The two inks: an ink is chosen by lightness, chroma and hue, by its digits, from wells that go
- * with it, from those used before, or from the swatch or a source. All colours come from the engine.
+ * with it, from those used before, or from a source. All colours come from the engine.
+ *
+ * The room has `ink(which)`, `putInk(hex)` for the one in hand, `inksUrl`, and `sources` to pick from.
  */
 export const inking = {
     inkInHand: 'main',
     tone: { hex: '#000000', lightness: 0, chroma: 0, hue: 0, most: 0.33, lowered: false, wells: {} },
     recent: [],
-    picking: null,
     inkMessage: '',
 
     beginInking() {
         this.recent = JSON.parse(localStorage.getItem(RECENT) || '[]');
         this.toning = new LatestWins();
     },
-    ink(which) {
-        return this.brush.inks[which];
-    },
     wellStyle(hex) {
         return { background: hex };
-    },
-    putInk(hex) {
-        if (this.brush.inks[this.inkInHand] !== hex) {
-            this.brush = frozen({ ...this.brush, inks: { ...this.brush.inks, [this.inkInHand]: hex } });
-        }
-    },
-    swapInks() {
-        this.brush = frozen({ ...this.brush, inks: { main: this.brush.inks.second, second: this.brush.inks.main } });
-        if (this.panel === 'inks') {
-            this.askTone({ hex: this.ink(this.inkInHand) });
-        }
-    },
-    openInk(which) {
-        if (this.panel === 'inks' && this.inkInHand === which) {
-            this.show('settings');
-
-            return;
-        }
-        this.inkInHand = which;
-        this.show('inks');
-        this.askTone({ hex: this.ink(which) });
-    },
-    isInk(which) {
-        return this.panel === 'inks' && this.inkInHand === which;
     },
     /** @param {object} of  hex, or lightness, chroma and hue */
     askTone(of, isTaken = false) {
         this.inkMessage = '';
         this.toning.run(async () => {
             try {
-                const { words, patches } = await callForPixels(this.links.inks, { json: { hue: this.tone.hue, ...of } });
+                const { words, patches } = await callForPixels(this.inksUrl, { json: { hue: this.tone.hue, ...of } });
                 this.tone = words;
                 showPicture(this.$refs.inkChart, patches[0].image);
                 showPicture(this.$refs.inkHues, patches[1].image);
@@ -133,23 +106,7 @@ export const inking = {
         return Object.entries(this.tone.wells).map(([name, inks]) => ({ name, inks }));
     },
 
-    // —— from the swatch, or from a source ——
-    pickFromSwatch() {
-        this.picking = this.picking === 'swatch' ? null : 'swatch';
-    },
-    get isPicking() {
-        return this.picking === 'swatch';
-    },
-    pickAt([x, y]) {
-        const [r, g, b, a] = this.$refs.swatch.getContext('2d').getImageData(Math.floor(x), Math.floor(y), 1, 1).data;
-        this.picking = null;
-        if (a < 8) {
-            this.inkMessage = 'There is no paint at that place. Press on a painted one.';
-
-            return;
-        }
-        this.takeInk(hexOf(r, g, b));
-    },
+    // —— from a source ——
     pickFromSource(event) {
         const picture = event.target;
         const canvas = new OffscreenCanvas(picture.naturalWidth, picture.naturalHeight);
@@ -174,6 +131,6 @@ export const inking = {
     },
 };
 
-function hexOf(...channels) {
+export function hexOf(...channels) {
     return `#${channels.map((c) => c.toString(16).padStart(2, '0')).join('')}`;
 }
