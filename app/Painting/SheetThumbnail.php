@@ -33,6 +33,12 @@ final readonly class SheetThumbnail
         return $this->derived->remember(self::key($sheet), fn (): string => PictureFile::png($this->make($sheet)));
     }
 
+    /** What is kept of it as it stands; null where it would have to be made. */
+    public function find(Sheet $sheet): ?string
+    {
+        return $this->derived->find(self::key($sheet));
+    }
+
     private static function key(Sheet $sheet): string
     {
         return 'sheet-'.hash('xxh128', "{$sheet->id} {$sheet->revision} {$sheet->paper}");

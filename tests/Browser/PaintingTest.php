@@ -132,6 +132,7 @@ final class PaintingTest extends BrowserTestCase
     {
         $chrome = $this->onFreshSheet();
         $chrome->click('[aria-label^="Main ink,"]');
+        $chrome->find('[data-ink-chart] canvas[data-painted]');
         $chrome->type('[aria-label^="sRGB"]', '#b03060');
         $chrome->find('[aria-label="Main ink, #b03060"]');
         $chrome->click('[aria-label^="Main ink,"]');

@@ -122,11 +122,13 @@ final class SheetsTest extends FeatureTestCase
     public function test_its_small_picture_is_the_sheet_made_smaller(): void
     {
         $large = Sheet::blank('Large', 1310, 640);
+        $this->get("/sheets/{$large->id}/thumb?ready=1")->assertNoContent();
         $this->sheet = $large;
         $this->paint(['size' => 90, 'samples' => [[0, 100, 100, 1], [50, 1200, 500, 1]]]);
         $this->patchJson("/sheets/{$large->id}/layers/{$large->layer()->id}", ['opacity' => 0.7])->assertOk();
         $small = PictureFile::read((string) $this->get("/sheets/{$large->id}/thumb")->assertOk()->getContent())->bitmap();
         self::assertSame([327, 160], [$small->width, $small->height]);
+        $this->get("/sheets/{$large->id}/thumb?ready=1")->assertOk();
         $whole = PictureFile::read(app(SheetPicture::class)->png($large->refresh(), true))->bitmap();
         $worst = 0;
         for ($i = 0; $i < 327 * 160; $i += 13) {

@@ -130,8 +130,12 @@ final class SheetController
         return response()->json(self::card($found));
     }
 
-    public function thumb(int $id, SheetThumbnail $thumbnails): FileResponse
+    /** The sheet small. A page that opens it asks only for what is `ready`, and shows it until the paint has come. */
+    public function thumb(Request $request, int $id, SheetThumbnail $thumbnails): FileResponse
     {
-        return response($thumbnails->png(Sheet::withTrashed()->findOrFail($id)), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, no-cache']);
+        $sheet = Sheet::withTrashed()->findOrFail($id);
+        $png = $request->query('ready') === '1' ? $thumbnails->find($sheet) : $thumbnails->png($sheet);
+
+        return $png === null ? response('', 204) : response($png, 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, no-cache']);
     }
 }

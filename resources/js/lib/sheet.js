@@ -20,7 +20,7 @@ export class SheetView extends NonReactive {
     /**
      * @param {object} options  url, surface, its width and height in px of the sheet, mat (the element around it), order() for the
      *                          brush in hand (isPen) => …, onPen(isPen), onHistory(words), say(message), onWait(names) if it wants to know,
-     *                          mayTurn whether two fingers turn it, pressed(event) for the pressure of a mouse, fingersPaint(penSeen),
+     *                          showsCoarse whether a small picture stands until the paint has come, mayTurn whether two fingers turn it, pressed(event) for the pressure of a mouse, fingersPaint(penSeen),
      *                          mayPaint() where the hand does other things too, guides (see rooms/mark.js) where there are some
      */
     constructor(options) {
@@ -58,6 +58,9 @@ export class SheetView extends NonReactive {
             },
         });
         this.#catchView();
+        if (this.showsCoarse) {
+            this.#showCoarse();
+        }
         this.load();
     }
 
@@ -133,6 +136,15 @@ export class SheetView extends NonReactive {
         return { roll: anyRoll(), realPressure: isPen, ...this.order(isPen) };
     }
 
+    /** A small picture of it, where one is ready, until the paint has come. */
+    #showCoarse() {
+        const { style } = this.surface;
+        style.backgroundSize = '100% 100%';
+        style.backgroundImage = `url("${this.url}/thumb?ready=1")`;
+        // The next time it is opened one is ready.
+        window.addEventListener('pagehide', () => { fetch(`${this.url}/thumb`, { keepalive: true }).catch(() => {}); });
+    }
+
     async load() {
         try {
             const { words, patches } = await callForPixels(`${this.url}/pixels`, { method: 'GET' });
@@ -140,6 +152,7 @@ export class SheetView extends NonReactive {
             this.layers.stack(words.layers);
             this.show(patches);
             this.hear(words);
+            this.surface.style.backgroundImage = '';
             this.surface.dataset.loaded = 'yes';
         } catch (error) {
             this.say(error.message);

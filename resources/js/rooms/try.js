@@ -30,6 +30,7 @@ const room = {
         this.initGuides();
         this.startPainting({ ...AROUND, bottom: 128 }, this.guides(), {
             mayTurn: true,
+            showsCoarse: true,
             pressed: (event) => this.pressureOf(event),
             fingersPaint: (penSeen) => this.fingersMayPaint(penSeen),
         });

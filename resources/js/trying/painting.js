@@ -116,7 +116,7 @@ export const painting = (data) => ({
         return this.dial('sizeValue', { label: 'Size', unit: 'px', least: 1, most: 2000, log: true, standard: this.brushInHand?.size ?? 64, warn: () => this.tooLarge });
     },
     get opacity() {
-        return this.dial('opacityValue', { label: 'Opacity', unit: '%', least: 0, most: 1, log: false, standard: 1 });
+        return this.dial('opacityValue', { label: 'Opacity', unit: '%', least: 0, most: 1, log: false, standard: this.brushInHand?.opacity ?? 1 });
     },
     dial(key, words) {
         const room = this;

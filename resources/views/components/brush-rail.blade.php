@@ -8,7 +8,7 @@
                 <span class="absolute inset-x-2 bottom-[2px] truncate text-left text-[12px] text-stone" x-text="b.name"></span>
             </button>
             @if ($pins)
-                <button type="button" class="absolute right-[2px] top-[2px] size-[24px] rounded-[6px] text-[12px] opacity-0 hover:bg-fog-100 focus-visible:opacity-100 group-hover:opacity-100 aria-pressed:text-yarrow-dark aria-pressed:opacity-100" x-show="!b.isPlain" :aria-pressed="b.isPinned" :aria-label="pinWords(b)" :title="pinWords(b)" x-on:click="pinBrush(b)">⌖</button>
+                <button type="button" class="absolute right-[2px] top-[2px] size-[24px] rounded-[6px] text-[12px] opacity-0 hover:bg-fog-100 focus-visible:opacity-100 group-hover:opacity-100 aria-pressed:text-yarrow-dark aria-pressed:opacity-100" x-show="!b.isPlain" :aria-pressed="b.isPinned" :aria-label="pinWords(b)" :title="pinWords(b)" x-on:click="pinBrush(b)"><x-pin class="mx-auto block" /></button>
             @endif
         </div>
     </template>

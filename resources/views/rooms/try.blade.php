@@ -49,8 +49,6 @@
                 <template x-for="w in ways" :key="w.id"><option :value="w.id" :selected="isSymmetry(w)" x-text="w.label"></option></template>
             </select>
             <p class="on-mat m-0 text-stone" role="status" x-show="isBringing" x-cloak>Laying it on the sheet …</p>
-            <p class="on-mat m-0 flex items-center gap-2" role="status" x-show="isLong" x-cloak data-work><progress class="h-[6px] w-[90px] accent-yarrow" max="1" :value="workPart" aria-label="How far it has come"></progress><span x-text="workWords"></span><button type="button" class="underline" x-on:click="callOff">Call off</button></p>
-            <p class="on-mat m-0 text-stone" role="status" x-show="said !== ''" x-cloak x-text="said"></p>
             <div class="relative ml-auto" data-hand>
                 <button type="button" class="on-mat text-stone" x-on:click="toggleHand" :aria-expanded="showsHand" title="Pressure without a pen, steadying, fingers"><span x-text="penWords"></span> ▾</button>
                 <x-try.hand />
@@ -61,7 +59,11 @@
             </div>
             <a class="on-mat no-underline" href="{{ route('sheets') }}">Sheets</a>
         </div>
-        <p class="absolute left-[14px] right-[266px] top-[54px] m-0 w-fit rounded bg-fog-50 px-2 py-1 text-[13px] text-madder shadow-[0_1px_4px_#0002]" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
+        <div class="pointer-events-none absolute left-[14px] right-[266px] top-[52px] flex flex-wrap gap-[6px]">
+            <p class="pointer-events-auto m-0 w-fit rounded bg-fog-50 px-2 py-1 text-[13px] text-madder shadow-[0_1px_4px_#0002]" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
+            <p class="on-mat pointer-events-auto m-0 flex items-center gap-2 shadow-[0_1px_4px_#0002]" role="status" x-show="isLong" x-cloak data-work><progress class="bar" max="1" :value="workPart" aria-label="How far it has come"></progress><span x-text="workWords"></span><button type="button" class="underline" x-on:click="callOff">Call off</button></p>
+            <p class="on-mat m-0 text-stone shadow-[0_1px_4px_#0002]" role="status" x-show="said !== ''" x-cloak x-text="said"></p>
+        </div>
         <div class="absolute bottom-[124px] right-[14px] top-[58px] flex w-[238px] flex-col justify-start gap-[10px]">
             <x-try.taken />
             <section class="card flex-none p-[10px]" aria-label="Area" x-show="isBoxing" x-cloak data-area>

@@ -17,14 +17,14 @@
             <div class="card absolute bottom-[84px] left-[-14px] z-20 grid w-[620px] grid-cols-[minmax(0,1fr)_250px] gap-x-5 p-3 shadow-[0_2px_14px_#0004]" x-show="showsInks" x-cloak role="group" aria-label="Choose an ink">
                 <x-ink.figures />
                 <x-ink.chart />
-                <x-ink.ready class="col-span-2 mt-1"><button type="button" class="quiet bg-fog-200" :aria-pressed="isPickingInk" x-on:click="startPicking" x-text="pickWords"></button></x-ink.ready>
+                <x-ink.ready class="col-span-2 mt-1 flex flex-wrap items-center gap-x-3"><button type="button" class="quiet bg-fog-200" :aria-pressed="isPickingInk" x-on:click="startPicking" x-text="pickWords"></button></x-ink.ready>
             </div>
         </div>
-        <div class="flex flex-none flex-col gap-[1px] rounded-[7px] bg-fog-100 p-[2px]" role="group" aria-label="What the brush does">
-            <template x-for="d in doings" :key="d"><button type="button" class="choice py-[1px] text-left text-[12.5px]" :aria-pressed="doesNow(d)" x-on:click="letDo(d)" x-text="d"></button></template>
+        <div class="flex flex-none flex-col rounded-[7px] bg-fog-100 p-[2px]" role="group" aria-label="What the brush does">
+            <template x-for="d in doings" :key="d"><button type="button" class="choice min-h-[24px] py-0 text-left text-[12.5px]" :aria-pressed="doesNow(d)" x-on:click="letDo(d)" x-text="d"></button></template>
         </div>
         <x-slider of="size" class="w-[150px] flex-none" />
-        <span class="w-[130px] flex-none">
+        <span class="w-[140px] flex-none">
             <x-slider of="opacity" />
             <span class="flex gap-2 text-[12px] text-stone" x-show="isOffKept" x-cloak><button type="button" class="underline" x-on:click="asKept">As kept</button><button type="button" class="whitespace-nowrap underline" x-on:click="keepForBrush" x-show="mayKeep">Keep for this brush</button></span>
             <span class="sr-only" role="status" x-text="savedHand"></span>
