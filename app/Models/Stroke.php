@@ -31,6 +31,7 @@ use Yarrowfog\Core\Stroke\Trace;
  * @property string $kind  one of the constants
  * @property Similarity|null $moved  where it lies, from where it was drawn
  * @property array{int, int, int, int}|null $area  the smallest rectangle around it: x, y, width, height
+ * @property float $stretch  of a picture: how many times as high as its proportions have it
  * @property bool $keeps_alpha  whether it was painted only where there was paint
  */
 final class Stroke extends Model
@@ -49,11 +50,11 @@ final class Stroke extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['kind' => self::PAINTED, 'is_down' => true, 'keeps_alpha' => false, 'moved' => null];
+    protected $attributes = ['kind' => self::PAINTED, 'is_down' => true, 'keeps_alpha' => false, 'moved' => null, 'stretch' => 1.0];
 
     protected function casts(): array
     {
-        return ['brush' => AsValue::of(BrushSettings::class), 'textures' => AsValue::of(StrokeTextures::class), 'is_down' => 'boolean', 'rank' => 'integer', 'moved' => AsValue::of(Similarity::class), 'area' => 'array', 'keeps_alpha' => 'boolean'];
+        return ['brush' => AsValue::of(BrushSettings::class), 'textures' => AsValue::of(StrokeTextures::class), 'is_down' => 'boolean', 'rank' => 'integer', 'moved' => AsValue::of(Similarity::class), 'area' => 'array', 'keeps_alpha' => 'boolean', 'stretch' => 'float'];
     }
 
     /** A trace as `trace` holds it. */

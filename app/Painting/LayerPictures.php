@@ -34,11 +34,12 @@ final readonly class LayerPictures
      *
      * @param  Rect  $bounds  nothing is laid outside
      * @param  BrushSettings  $brush  whose opacity and blend mode are its own
+     * @param  float  $stretch  how many times as high as its proportions have it
      */
-    public function lay(StoredPicture $picture, Similarity $moved, Rect $bounds, BrushSettings $brush): ?LaidPicture
+    public function lay(StoredPicture $picture, Similarity $moved, Rect $bounds, BrushSettings $brush, float $stretch = 1.0): ?LaidPicture
     {
-        [$pixels, $scale] = $this->read($picture, $moved->scale);
-        $placed = PlacedPicture::of($pixels, $scale, $moved->turn, $moved->mirrored, $moved->dx, $moved->dy, $bounds);
+        [$pixels, $scale] = $this->read($picture, $moved->scale, max(1.0, $stretch));
+        $placed = PlacedPicture::of($pixels, $scale, $moved->turn, $moved->mirrored, $moved->dx, $moved->dy, $bounds, $stretch);
 
         return $placed === null ? null : new LaidPicture($placed[0], $placed[1], $bounds, $brush->base('opacity'), BlendMode::from($brush->choice('blendMode')));
     }
@@ -48,14 +49,14 @@ final readonly class LayerPictures
      *
      * @return array{DeepBitmap, float} and the scale at which it is to be laid
      */
-    private function read(StoredPicture $picture, float $scale): array
+    private function read(StoredPicture $picture, float $scale, float $stretch): array
     {
         $bytes = $this->kept->get($picture->hash);
         if (PictureFile::isDeep($bytes)) {
             return [PictureFile::readDeep($bytes), $scale];
         }
         $longest = max($picture->width, $picture->height);
-        $read = PictureFile::read($bytes, $scale < 0.5 ? max(1, (int) ceil(2 * $scale * $longest)) : null)->bitmap();
+        $read = PictureFile::read($bytes, $scale * $stretch < 0.5 ? max(1, (int) ceil(2 * $scale * $stretch * $longest)) : null)->bitmap();
 
         return [DeepBitmap::of($read), $scale * $longest / max($read->width, $read->height)];
     }

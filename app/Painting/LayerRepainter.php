@@ -71,7 +71,7 @@ final readonly class LayerRepainter
         }
         $textures = $stroke->textures;
         if ($textures !== null && $stroke->kind === Stroke::PICTURE) {
-            return $this->pictures->lay($textures->frames[0], $stroke->moved ?? new Similarity, $bounds, $stroke->brush);
+            return $this->pictures->lay($textures->frames[0], $stroke->moved ?? new Similarity, $bounds, $stroke->brush, $stroke->stretch);
         }
 
         return $textures === null ? null : MovedStroke::paint($this->tips->load($textures, $stroke->brush), $stroke->brush, $stroke->unpack(), $stroke->roll, $stroke->moved ?? new Similarity, $bounds, $under);
@@ -109,6 +109,32 @@ final readonly class LayerRepainter
     public function partsOf(Stroke $stroke, Sheet $sheet): array
     {
         return $stroke->isFill() ? [$stroke->bounds()] : array_values($this->paintWhole($stroke, $sheet->bounds())[1] ?? []);
+    }
+
+    /**
+     * Where a layer looks otherwise because something beneath it does: strokes that take up, smudge or blend with what is shown there.
+     *
+     * @param  list<Rect>  $below  what changed beneath
+     * @return list<Rect>
+     */
+    public function seen(Layer $layer, array $below): array
+    {
+        if ($below === [] || $layer->is_locked) {
+            return [];
+        }
+        $parts = [];
+        foreach ($layer->standing()->get() as $stroke) {
+            if (self::takesUp($stroke) || $stroke->brush->choice('blendMode') !== BlendMode::Normal->value) {
+                foreach ($below as $area) {
+                    $part = $area->intersect($stroke->bounds());
+                    if (! $part->isEmpty()) {
+                        $parts[] = $part;
+                    }
+                }
+            }
+        }
+
+        return $parts;
     }
 
     /** @param  array<string, true>  $keys  of the tiles that are painted */

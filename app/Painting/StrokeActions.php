@@ -49,6 +49,7 @@ final readonly class StrokeActions
             'mode' => $stroke->brush->choice('blendMode'),
             'roll' => $stroke->roll,
             'moved' => $stroke->moved?->toArray(),
+            'stretch' => $stroke->kind === Stroke::PICTURE ? $stroke->stretch : null,
         ];
     }
 
@@ -116,9 +117,12 @@ final readonly class StrokeActions
                 $this->reorder($strokes, $change->order, $recorder);
             }
             $tiles = [];
+            $below = [];
             foreach ($sheet->layers()->get() as $layer) {
-                if (isset($areas[$layer->id])) {
-                    $tiles[$layer->id] = $this->repainter->repaint($sheet, $layer, $recorder, $areas[$layer->id]);
+                $parts = [...$areas[$layer->id] ?? [], ...$this->repainter->seen($layer, $below)];
+                if ($parts !== []) {
+                    $tiles[$layer->id] = $this->repainter->repaint($sheet, $layer, $recorder, $parts);
+                    $below = $layer->is_hidden ? $below : [...$below, ...array_values($sheet->areasOf($tiles[$layer->id]))];
                 }
             }
 

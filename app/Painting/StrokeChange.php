@@ -20,7 +20,7 @@ use Yarrowfog\Core\Stroke\Similarity;
 /** What is done to strokes that were taken up. */
 final readonly class StrokeChange
 {
-    public const KEYS = ['move', 'layer', 'size', 'opacity', 'inks', 'mode', 'roll', 'brush', 'order', 'delete'];
+    public const KEYS = ['move', 'stretch', 'layer', 'size', 'opacity', 'inks', 'mode', 'roll', 'brush', 'order', 'delete'];
 
     public const ORDERS = ['top', 'up', 'down', 'bottom'];
 
@@ -32,6 +32,7 @@ final readonly class StrokeChange
     private function __construct(
         public ?Similarity $move,
         public ?Layer $layer,
+        private ?float $stretch,
         private ?float $size,
         private ?float $opacity,
         private array $inks,
@@ -64,6 +65,7 @@ final readonly class StrokeChange
         return new self(
             $from->has('move') ? self::readMove($from->object('move')) : null,
             $from->has('layer') ? $sheet->layerToPaintOn($from->integer('layer', 1, PHP_INT_MAX)) : null,
+            $from->has('stretch') ? $from->number('stretch', 0.05, 20) : null,
             $from->has('size') ? $from->number('size', 1, 2000) : null,
             $from->has('opacity') ? $from->number('opacity', 0, 1) : null,
             $inks,
@@ -92,7 +94,7 @@ final readonly class StrokeChange
     /** Whether strokes must be painted anew for it; only their order changes otherwise. */
     public function repaints(): bool
     {
-        return $this->move !== null || $this->size !== null || $this->opacity !== null || $this->inks !== [] || $this->mode !== null || $this->roll !== null || $this->brush !== null;
+        return $this->move !== null || $this->stretch !== null || $this->size !== null || $this->opacity !== null || $this->inks !== [] || $this->mode !== null || $this->roll !== null || $this->brush !== null;
     }
 
     /**
@@ -107,6 +109,9 @@ final readonly class StrokeChange
         $values = [];
         if ($this->move !== null) {
             $values['moved'] = ($stroke->moved ?? new Similarity)->then($this->move);
+        }
+        if ($this->stretch !== null) {
+            $values = [...$values, ...self::stretched($stroke, $values['moved'] ?? $stroke->moved ?? new Similarity, $this->stretch)];
         }
         $settings = $this->settings($stroke->brush);
         if ($settings !== $stroke->brush) {
@@ -123,10 +128,29 @@ final readonly class StrokeChange
         return $values;
     }
 
+    /**
+     * Another height for its width; its middle stays where it is.
+     *
+     * @return array{moved: Similarity, stretch: float}
+     *
+     * @throws InvalidInput where it is no picture
+     */
+    private static function stretched(Stroke $stroke, Similarity $moved, float $stretch): array
+    {
+        $picture = $stroke->kind === Stroke::PICTURE ? $stroke->textures?->frames[0] : null;
+        if ($picture === null) {
+            throw new InvalidInput('stretch', 'Only a picture has proportions that can be changed. A stroke is resized by its handles.');
+        }
+        [$wasX, $wasY] = $moved->carry($picture->width / 2, $picture->height * $stroke->stretch / 2);
+        [$isX, $isY] = $moved->carry($picture->width / 2, $picture->height * $stretch / 2);
+
+        return ['moved' => $moved->then(new Similarity(dx: $wasX - $isX, dy: $wasY - $isY)), 'stretch' => $stretch];
+    }
+
     /** What a brush paints a stroke with that another one painted. */
     public static function settingsWith(Sheet $sheet, Brush $brush, BrushSettings $was): BrushSettings
     {
-        return (new self(null, null, null, null, [], null, null, $brush, $sheet->tooth, null, false))->settings($was);
+        return (new self(null, null, null, null, null, [], null, null, $brush, $sheet->tooth, null, false))->settings($was);
     }
 
     /** Another brush paints at the size, opacity and in the inks of the one before, unless others are given. */
@@ -170,6 +194,7 @@ final readonly class StrokeChange
                 'down' => 'down',
                 default => 'at the bottom',
             }),
+            $this->stretch !== null => 'Other proportions for a picture',
             $this->size !== null => "Another size for {$what}",
             $this->opacity !== null => "Another opacity for {$what}",
             $this->inks !== [] => "Other inks for {$what}",

@@ -31,24 +31,26 @@ final class PlacedPicture
      * @param  float  $dx  px, where its upper left corner goes
      * @param  float  $dy  px
      * @param  Rect  $sheet  nothing is made outside
+     * @param  float  $stretch  how many times as high as its proportions have it, before it is turned; above 0
      * @return array{DeepBitmap, Rect}|null where it lies; null when none of it lies on the sheet
      */
-    public static function of(DeepBitmap $in, float $scale, float $turn, bool $mirrored, float $dx, float $dy, Rect $sheet): ?array
+    public static function of(DeepBitmap $in, float $scale, float $turn, bool $mirrored, float $dx, float $dy, Rect $sheet, float $stretch = 1.0): ?array
     {
         [$cos, $sin] = Turning::direction($turn);
-        if ($scale === 1.0 && $cos === 1.0 && ! $mirrored && floor($dx) === $dx && floor($dy) === $dy) {
+        if ($scale === 1.0 && $stretch === 1.0 && $cos === 1.0 && ! $mirrored && floor($dx) === $dx && floor($dy) === $dy) {
             $area = new Rect((int) $dx, (int) $dy, $in->width, $in->height);
             $part = $area->intersect($sheet);
 
             return $part->isEmpty() ? null : [$in->crop($part->move(-$area->x, -$area->y)), $part];
         }
         // A halved picture has a px more than half where a side is odd; its pixels are still two of the picture's.
-        while ($scale <= 0.5 && $in->width > 1 && $in->height > 1) {
+        while (max($scale, $scale * $stretch) <= 0.5 && $in->width > 1 && $in->height > 1) {
             $in = self::halve($in);
             $scale *= 2;
         }
         $across = $scale * ($mirrored ? -1 : 1);
-        $matrix = [$cos * $across, -$sin * $scale, $sin * $across, $cos * $scale];
+        $down = $scale * $stretch;
+        $matrix = [$cos * $across, -$sin * $down, $sin * $across, $cos * $down];
         $area = self::area($in, $matrix, $dx, $dy)->intersect($sheet);
 
         return $area->isEmpty() ? null : [self::sample($in, $area, $matrix, $dx, $dy), $area];
@@ -83,7 +85,7 @@ final class PlacedPicture
             $y = $area->y + $row + 0.5 - $dy;
             $u = (int) round(($ux * $x + $uy * $y - 0.5) * self::PX);
             $v = (int) round(($vx * $x + $vy * $y - 0.5) * self::PX);
-            $out = self::row($out, $row * $area->width, $area->width, $in->words, $in->width, $in->height, $u, $v, $stepU, $stepV, hypot($m[0], $m[2]));
+            $out = self::row($out, $row * $area->width, $area->width, $in->words, $in->width, $in->height, $u, $v, $stepU, $stepV, hypot($m[0], $m[2]), hypot($m[1], $m[3]));
         }
 
         return new DeepBitmap($area->width, $area->height, $out);
@@ -92,10 +94,11 @@ final class PlacedPicture
     /**
      * @param  array<int, int>  $out
      * @param  array<int, int>  $words
-     * @param  float  $scale  px of the sheet for one of the picture
+     * @param  float  $across  px of the sheet for one of the picture, along its width
+     * @param  float  $down  along its height
      * @return array<int, int>
      */
-    private static function row(array $out, int $to, int $count, array $words, int $width, int $height, int $u, int $v, int $stepU, int $stepV, float $scale): array
+    private static function row(array $out, int $to, int $count, array $words, int $width, int $height, int $u, int $v, int $stepU, int $stepV, float $across, float $down): array
     {
         $mask = self::ONE - 1;
         $right = $width - 1;
@@ -104,7 +107,7 @@ final class PlacedPicture
             $x = $u >> 30;
             $y = $v >> 30;
             $isEdge = $x < 1 || $y < 1 || $x >= $right - 1 || $y >= $bottom - 1;
-            $share = $isEdge ? self::covered($u, $width, $scale) * self::covered($v, $height, $scale) : 1.0;
+            $share = $isEdge ? self::covered($u, $width, $across) * self::covered($v, $height, $down) : 1.0;
             if ($share > 0.0) {
                 $x0 = $x < 0 ? 0 : ($x > $right ? $right : $x);
                 $x1 = $x < 0 ? 0 : ($x >= $right ? $right : $x + 1);

@@ -16,6 +16,8 @@ return new class extends Migration
             $table->json('at_hand')->nullable();
             $table->boolean('is_pinned')->default(false);
         });
+        // Of a picture: how many times as high as its proportions would have it.
+        Schema::table('strokes', fn (Blueprint $table) => $table->float('stretch')->default(1));
         Schema::table('sheets', function (Blueprint $table): void {
             $table->unsignedSmallInteger('dpi')->default(300);
             // Name of one of the engine's own.
@@ -27,6 +29,7 @@ return new class extends Migration
     public function down(): void
     {
         Schema::table('brushes', fn (Blueprint $table) => $table->dropColumn(['at_hand', 'is_pinned']));
+        Schema::table('strokes', fn (Blueprint $table) => $table->dropColumn('stretch'));
         Schema::table('sheets', fn (Blueprint $table) => $table->dropColumn(['dpi', 'tooth', 'deleted_at']));
     }
 };

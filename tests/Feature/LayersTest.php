@@ -584,6 +584,54 @@ final class LayersTest extends FeatureTestCase
         return ['stroke' => (string) Str::uuid(), 'brush' => $this->pen->id, 'roll' => 7, 'realPressure' => true, 'inks' => ['main' => '#24434c', 'second' => '#c8b27a']];
     }
 
+    /** What lends from the layer beneath follows when a stroke there is moved, and goes back with it. */
+    public function test_strokes_above_follow_what_they_took_up_from_a_layer_beneath(): void
+    {
+        $ground = $this->paint([[0, 60, 130, 1]], ['size' => 90, 'inks' => ['main' => '#c03020']]);
+        $above = self::patches($this->postJson("/sheets/{$this->sheet->id}/layers", ['name' => 'Above']))['words']['made'];
+        $lends = $this->brush(['lends' => ['base' => 1], 'size' => ['base' => 30]]);
+        $this->paint([[0, 60, 130, 1]], ['brush' => $lends->id, 'layer' => $above, 'inks' => ['main' => '#2040c0']]);
+        // The same dab on a layer that is locked stays as it is.
+        $locked = self::patches($this->postJson("/sheets/{$this->sheet->id}/layers", ['name' => 'Locked']))['words']['made'];
+        $this->paint([[0, 60, 130, 1]], ['brush' => $lends->id, 'layer' => $locked, 'inks' => ['main' => '#2040c0']]);
+        $this->patchJson("/sheets/{$this->sheet->id}/layers/{$locked}", ['isLocked' => true])->assertOk();
+        $at = fn (int $layer): int => self::patches($this->get("/sheets/{$this->sheet->id}/pixels"))['patches'] === [] ? 0 : PictureFile::read((string) $this->get("/sheets/{$this->sheet->id}/picture?layer={$layer}")->getContent())->bitmap()->at(60, 130) >> 8;
+        $states = [$this->pixels($above), $this->pixels($locked)];
+        self::assertSame(0xC03020, $at($above));
+        self::patches($this->postJson("/sheets/{$this->sheet->id}/pen/taken?stroke=taken", ['strokes' => [$ground], 'move' => ['dx' => 200]]));
+        self::assertSame(0x2040C0, $at($above), 'nothing lies there any more: it keeps its own ink');
+        self::assertSame($states[1], $this->pixels($locked));
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        self::assertSame($states, [$this->pixels($above), $this->pixels($locked)]);
+    }
+
+    public function test_a_picture_takes_other_proportions_about_its_middle(): void
+    {
+        $sheet = $this->sheet->id;
+        $png = PictureFile::encode(100, 60, Pictures::bitmap(100, 60, fn (int $x, int $y): int => $y < 30 ? 0xC03020FF : 0x2040C0FF)->toBytes(), 'png');
+        $laid = self::patches($this->post("/sheets/{$sheet}/pictures", ['picture' => UploadedFile::fake()->createWithContent('two.png', $png)], ['Accept' => 'application/json']))['words'];
+        self::assertSame(1.0, (float) $laid['laid']['stretch']);
+        $layer = $laid['made'];
+        $before = $this->pixels($layer);
+        $change = fn (array $what) => $this->postJson("/sheets/{$sheet}/pen/taken?stroke=taken", ['strokes' => [$laid['laid']['id']], ...$what]);
+        $answer = self::patches($change(['stretch' => 2]))['words'];
+        self::assertSame('Other proportions for a picture', $answer['undo']);
+        // 100 × 60 in the middle of 400 × 300 becomes 100 × 120.
+        self::assertSame([150, 90, 100, 120], $answer['strokes'][0]['area']);
+        $shown = PictureFile::read((string) $this->get("/sheets/{$sheet}/picture?layer={$layer}")->getContent())->bitmap();
+        self::assertSame([0xC03020FF, 0x2040C0FF, 0], [$shown->at(200, 100), $shown->at(200, 200), $shown->at(200, 85)]);
+        // It is turned as it stands, its own height going across.
+        $turned = self::patches($change(['move' => ['turn' => 90, 'x' => 200, 'y' => 150]]))['words'];
+        self::assertSame([140, 100, 120, 100], $turned['strokes'][0]['area']);
+        $back = self::patches($change(['move' => ['turn' => -90, 'x' => 200, 'y' => 150]]))['words'];
+        self::assertSame([150, 90, 100, 120], $back['strokes'][0]['area']);
+        self::patches($change(['stretch' => 1]));
+        self::assertSame($before, $this->pixels($layer), 'the original is whole');
+        $stroke = $this->paint([[0, 60, 60, 1]]);
+        $this->postJson("/sheets/{$sheet}/pen/taken?stroke=taken", ['strokes' => [$stroke], 'stretch' => 2])->assertUnprocessable()->assertJsonPath('message', 'Only a picture has proportions that can be changed. A stroke is resized by its handles.');
+        $change(['stretch' => 0])->assertUnprocessable();
+    }
+
     /**
      * @param  list<list<float>>  $samples
      * @param  array<string, mixed>  $more

@@ -368,6 +368,12 @@ export const taking = {
     get takenSize() {
         return this.takenDial('size', { label: 'Size', spoken: 'Stroke size', unit: 'px', least: 1, most: 2000, log: true });
     },
+    get isPictureTaken() {
+        return (this.one?.stretch ?? null) !== null;
+    },
+    get takenStretch() {
+        return this.takenDial('stretch', { label: 'Height', spoken: 'Height of the picture for its width', unit: '%', least: 0.1, most: 4, log: true });
+    },
     get takenOpacity() {
         return this.takenDial('opacity', { label: 'Opacity', spoken: 'Stroke opacity', unit: '%', least: 0, most: 1 });
     },

@@ -11,8 +11,8 @@
                 <button type="button" class="strip h-[46px] min-w-0" :class="isWide ? 'w-full flex-none' : 'flex-1'" x-on:click="paintWith(s)" :aria-label="'Paint it with ' + s.name" :title="'Paint it with ' + s.name"><img :src="s.src" alt="" class="h-full w-full object-contain"></button>
             </template>
         </div>
-        <div class="mt-[2px]"><x-slider of="takenSize" /><x-slider of="takenOpacity" /></div>
-        <div class="flex items-center gap-3 text-[12.5px] text-stone">
+        <div class="mt-[2px]"><div x-show="!isPictureTaken"><x-slider of="takenSize" /></div><div x-show="isPictureTaken"><x-slider of="takenStretch" /></div><x-slider of="takenOpacity" /></div>
+        <div class="flex items-center gap-3 text-[12.5px] text-stone" x-show="!isPictureTaken">
             <label class="flex items-center gap-[5px]"><input type="color" class="ink-drop" data-ink="main" :value="takenMain" x-on:change="setTakenInk" aria-label="Main ink of the stroke">main</label>
             <label class="flex items-center gap-[5px]"><input type="color" class="ink-drop" data-ink="second" :value="takenSecond" x-on:change="setTakenInk" aria-label="Second ink of the stroke">second</label>
         </div>
