@@ -41,11 +41,12 @@ final readonly class SheetPainter
      * Paints a whole stroke, stores it and lays it down, all or nothing. A stroke that
      * arrives twice is laid once.
      *
+     * @param  bool  $keepsPrint  whether its coverage is kept for whoever changes something near it later; it can be painted anew, too
      * @return PixelPatches what the sheet looks like where the stroke is
      *
      * @throws InvalidInput where it cannot be painted on the layer
      */
-    public function finish(Sheet $sheet, StrokeRequest $order, Trace $trace): PixelPatches
+    public function finish(Sheet $sheet, StrokeRequest $order, Trace $trace, bool $keepsPrint = true): PixelPatches
     {
         $layer = $sheet->layerToPaintOn($order->layer);
         $textures = $order->textures();
@@ -66,7 +67,7 @@ final readonly class SheetPainter
             'trace' => Stroke::pack($trace),
             'keeps_alpha' => $layer->keeps_alpha,
             'moved' => $order->moved->isNothing() ? null : $order->moved,
-        ]);
+        ], $keepsPrint);
     }
 
     /**
@@ -91,7 +92,7 @@ final readonly class SheetPainter
             'roll' => 0,
             'trace' => Stroke::pack(new Trace([$place])),
             'kind' => Stroke::FILL,
-        ]);
+        ], false);
     }
 
     /**
@@ -102,17 +103,18 @@ final readonly class SheetPainter
      * @param  list<string>  $more  tiles to show besides
      * @param  string  $words  what is done
      * @param  array<string, mixed>  $kept  what is kept of the stroke
+     * @param  bool  $keepsPrint  whether its coverage is, too
      */
-    private function lay(Sheet $sheet, Layer $layer, StrokeLayer $painted, ?Backdrop $under, array $changed, array $more, string $words, array $kept): PixelPatches
+    private function lay(Sheet $sheet, Layer $layer, StrokeLayer $painted, ?Backdrop $under, array $changed, array $more, string $words, array $kept, bool $keepsPrint): PixelPatches
     {
-        return DB::connection()->transaction(function () use ($sheet, $layer, $painted, $under, $changed, $more, $words, $kept): PixelPatches {
+        return DB::connection()->transaction(function () use ($sheet, $layer, $painted, $under, $changed, $more, $words, $kept, $keepsPrint): PixelPatches {
             if (Stroke::query()->where('uuid', $kept['uuid'])->exists()) {
                 return $this->shown($layer, $changed);
             }
-            $patches = $this->history->record($sheet, $words, function (ChangeRecorder $recorder) use ($sheet, $layer, $painted, $under, $changed, $kept): PixelPatches {
+            $patches = $this->history->record($sheet, $words, function (ChangeRecorder $recorder) use ($sheet, $layer, $painted, $under, $changed, $kept, $keepsPrint): PixelPatches {
                 $stroke = Stroke::query()->create(['layer_id' => $layer->id, 'rank' => $layer->nextRank(), 'area' => Rect::around($changed)->toArray(), ...$kept]);
                 $recorder->made($stroke, ['is_down' => 0], ['is_down' => 1]);
-                if ($painted instanceof PaintedStroke) {
+                if ($keepsPrint && $painted instanceof PaintedStroke) {
                     // After the answer: whoever changes something near it later need not paint it anew.
                     defer(fn () => $this->prints->keep($stroke, $sheet->bounds(), $painted, $changed));
                 }

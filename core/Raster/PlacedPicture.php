@@ -77,33 +77,37 @@ final class PlacedPicture
     {
         $det = $m[0] * $m[3] - $m[1] * $m[2];
         [$ux, $uy, $vx, $vy] = [$m[3] / $det, -$m[1] / $det, -$m[2] / $det, $m[0] / $det];
-        $out = array_fill(0, $area->width * $area->height, 0);
-        $stepU = (int) round($ux * self::PX);
-        $stepV = (int) round($vx * self::PX);
+        $steps = [(int) round($ux * self::PX), (int) round($vx * self::PX)];
+        $scales = [hypot($m[0], $m[2]), hypot($m[1], $m[3])];
+        $rows = [];
         for ($row = 0; $row < $area->height; $row++) {
             $x = $area->x + 0.5 - $dx;
             $y = $area->y + $row + 0.5 - $dy;
             $u = (int) round(($ux * $x + $uy * $y - 0.5) * self::PX);
             $v = (int) round(($vx * $x + $vy * $y - 0.5) * self::PX);
-            $out = self::row($out, $row * $area->width, $area->width, $in->words, $in->width, $in->height, $u, $v, $stepU, $stepV, hypot($m[0], $m[2]), hypot($m[1], $m[3]));
+            // A row of its own each: written into one large array from here, that would be copied for every row.
+            $rows[] = self::row($area->width, $in->words, $in->width, $in->height, $u, $v, $steps, $scales);
         }
 
-        return new DeepBitmap($area->width, $area->height, $out);
+        return new DeepBitmap($area->width, $area->height, array_merge(...$rows));
     }
 
     /**
-     * @param  array<int, int>  $out
      * @param  array<int, int>  $words
-     * @param  float  $across  px of the sheet for one of the picture, along its width
-     * @param  float  $down  along its height
-     * @return array<int, int>
+     * @param  array{int, int}  $steps  from one px of the sheet to the next, in the picture
+     * @param  array{float, float}  $scales  px of the sheet for one of the picture, along its width and its height
+     * @return list<int>
      */
-    private static function row(array $out, int $to, int $count, array $words, int $width, int $height, int $u, int $v, int $stepU, int $stepV, float $across, float $down): array
+    private static function row(int $count, array $words, int $width, int $height, int $u, int $v, array $steps, array $scales): array
     {
+        [$stepU, $stepV] = $steps;
+        [$across, $down] = $scales;
+        $out = [];
         $mask = self::ONE - 1;
         $right = $width - 1;
         $bottom = $height - 1;
-        for ($end = $to + $count; $to < $end; $to++) {
+        for ($to = 0; $to < $count; $to++) {
+            $word = 0;
             $x = $u >> 30;
             $y = $v >> 30;
             $isEdge = $x < 1 || $y < 1 || $x >= $right - 1 || $y >= $bottom - 1;
@@ -132,8 +136,9 @@ final class PlacedPicture
                     $redBlue = $redBlue * $k + self::HALVES >> 15 & self::TWO;
                     $greenAlpha = $greenAlpha * $k + self::HALVES >> 15 & self::TWO;
                 }
-                $out[$to] = $redBlue << 15 | $greenAlpha;
+                $word = $redBlue << 15 | $greenAlpha;
             }
+            $out[] = $word;
             $u += $stepU;
             $v += $stepV;
         }

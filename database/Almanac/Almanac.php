@@ -13,7 +13,6 @@ final class Almanac
         return [
             'Slate chalk' => self::chalk()->scan([226, 223, 214]),
             'Rain line' => self::rain()->scan([233, 232, 228]),
-            'Rope run' => self::rope()->scan([222, 216, 200], [58, 48, 38]),
             'Gull feather' => self::feather()->scan([218, 219, 216]),
             'Harbour seal' => self::seal()->scan([228, 220, 205], [112, 32, 44]),
             'Barnacle' => self::barnacle()->scan([214, 211, 203]),
@@ -90,22 +89,6 @@ final class Almanac
             $d->line($c + $side * 96, 312, $c + $side * 104, 342, 15, 3);
         }
         $d->dry(0.16, 4);
-
-        return $d;
-    }
-
-    private static function rope(): Drawing
-    {
-        $d = new Drawing(360, 41);
-        for ($strand = 0; $strand < 7; $strand++) {
-            $t = $strand / 6 - 0.5;
-            for ($u = -1.0; $u <= 1; $u += 0.01) {
-                $x = 180 + 36 * $u + 14 * $t;
-                $y = 180 + 118 * sin($u * 1.25) + 8 * $t;
-                $d->spot($x + 10 * $t, $y, 5.2 * (1 - 0.55 * $u * $u), 0.65 + 0.35 * cos(5 * $t));
-            }
-        }
-        $d->dry(0.1, 2);
 
         return $d;
     }

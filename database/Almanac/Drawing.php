@@ -17,11 +17,15 @@ final class Drawing
     /** @var array<int, float> ink 0–1 */
     private array $ink;
 
+    /** @var array<int, float> how light the ink is, 0–1: of a tip in two inks, how much of the second one */
+    private array $light;
+
     public readonly Randomizer $chance;
 
     public function __construct(public readonly int $side, int $roll)
     {
         $this->ink = array_fill(0, $side * $side, 0.0);
+        $this->light = $this->ink;
         $this->chance = new Randomizer(new Mt19937($roll));
     }
 
@@ -30,8 +34,12 @@ final class Drawing
         return $least + ($most - $least) * $this->chance->getInt(0, 1 << 24) / (1 << 24);
     }
 
-    /** A round spot with a soft edge of one px, or wider. */
-    public function spot(float $x, float $y, float $radius, float $ink = 1.0, float $soft = 1.0): void
+    /**
+     * A round spot with a soft edge of one px, or wider.
+     *
+     * @param  float  $light  of its ink, in place of what lies there
+     */
+    public function spot(float $x, float $y, float $radius, float $ink = 1.0, float $soft = 1.0, float $light = 0.0): void
     {
         $reach = $radius + $soft;
         for ($py = max(0, (int) floor($y - $reach)); $py <= min($this->side - 1, (int) ceil($y + $reach)); $py++) {
@@ -39,7 +47,9 @@ final class Drawing
                 $part = ($radius + $soft / 2 - hypot($px + 0.5 - $x, $py + 0.5 - $y)) / $soft;
                 if ($part > 0) {
                     $i = $py * $this->side + $px;
-                    $this->ink[$i] = max($this->ink[$i], min(1.0, $part) * $ink);
+                    $cover = min(1.0, $part) * $ink;
+                    $this->light[$i] += ($light - $this->light[$i]) * min(1.0, $part);
+                    $this->ink[$i] = max($this->ink[$i], $cover);
                 }
             }
         }
@@ -76,12 +86,13 @@ final class Drawing
         }
     }
 
-    /** As a tip that is cut already: black, with its ink as alpha. */
+    /** As a tip that is cut already: its light in grey, its ink as alpha. */
     public function tip(): string
     {
         $bytes = '';
-        foreach ($this->ink as $ink) {
-            $bytes .= pack('C4', 0, 0, 0, (int) round(255 * $ink));
+        foreach ($this->ink as $i => $ink) {
+            $grey = (int) round(255 * $this->light[$i]);
+            $bytes .= pack('C4', $grey, $grey, $grey, (int) round(255 * $ink));
         }
 
         return PictureFile::encode($this->side, $this->side, $bytes, 'png', 300);

@@ -21,7 +21,7 @@ final class Application
     /** @var array<string, int> how far each of its logs was read, in bytes */
     private array $heard = [];
 
-    /** A folder with the demo in it, made once for all tests of a run: the demo is painted by the engine, which takes a while. */
+    /** A folder with the brushes of the demo in it, made once for all tests of a run. Its page is left out: painting that takes a while. */
     private static ?string $demo = null;
 
     public function __construct(bool $withDemo = false)
@@ -52,7 +52,7 @@ final class Application
         if (self::$demo === null) {
             $folder = self::newFolder();
             self::library($folder);
-            self::artisan($folder, 'db:seed --force');
+            self::artisan($folder, 'db:seed --force --class=AlmanacBrushes');
             self::$demo = $folder;
             register_shutdown_function(fn () => Process::removeFolder($folder));
         }

@@ -232,7 +232,8 @@ final class PaintingTest extends BrowserTestCase
     #[TestWith(['/gather'])]
     #[TestWith(['/cut/6'])]
     #[TestWith(['/tune/6'])]
-    #[TestWith(['/try/1'])]
+    #[TestWith(['/try'])]
+    #[TestWith(['/sheets'])]
     #[TestWith(['/keep'])]
     #[TestWith(['/gather/scanner'])]
     #[TestWith(['/gather/lettering'])]
@@ -252,6 +253,8 @@ final class PaintingTest extends BrowserTestCase
 
     public function test_the_safety_rails_stand(): void
     {
+        // Makes the first sheet.
+        $this->chrome()->open('/try');
         $context = stream_context_create(['http' => ['method' => 'POST', 'header' => "Content-Type: application/json\r\nAccept: application/json\r\n", 'content' => '{}', 'ignore_errors' => true]]);
         file_get_contents($this->app()->url.'/sheets', false, $context);
         self::assertStringContainsString('419', $http_response_header[0], 'A request without a token is refused.');

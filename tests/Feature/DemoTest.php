@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Brush;
+use App\Models\Layer;
+use App\Models\Sheet;
+use App\Models\Stroke;
+use App\Painting\SheetPicture;
+use App\Pictures\PictureFile;
+use Database\Seeders\DatabaseSeeder;
+use Illuminate\Contracts\Console\Kernel;
+
+/** The demo is whole: its brushes print, and its page is painted with them on layers. */
+final class DemoTest extends FeatureTestCase
+{
+    public function test_the_almanac_has_its_brushes_and_its_page(): void
+    {
+        app(Kernel::class)->call('db:seed', ['--class' => DatabaseSeeder::class, '--force' => true]);
+        $brushes = Brush::library()->with('tip')->get();
+        self::assertGreaterThanOrEqual(23, $brushes->count());
+        foreach ($brushes as $brush) {
+            $strip = PictureFile::read((string) $this->get("/brushes/{$brush->id}/strip")->assertOk()->getContent())->bitmap();
+            self::assertGreaterThan(10, count(array_unique($strip->pixels)), "{$brush->name} paints something");
+        }
+        $sheet = Sheet::painted()->firstOrFail();
+        self::assertSame('Low tide', $sheet->name);
+        $layers = $sheet->layers()->get();
+        self::assertGreaterThanOrEqual(6, $layers->count());
+        self::assertSame(1, $layers->filter(fn (Layer $layer): bool => $layer->is_picture)->count(), 'one of them is a photograph');
+        foreach ($layers as $layer) {
+            self::assertGreaterThan(0, $layer->standing()->count(), $layer->name);
+            $alone = PictureFile::read(app(SheetPicture::class)->png($sheet, false, false, $layer))->bitmap();
+            self::assertGreaterThan(200, count(array_filter($alone->pixels, fn (int $pixel): bool => ($pixel & 255) > 40)), $layer->name);
+        }
+        self::assertGreaterThan(100, Stroke::query()->count());
+        $whole = PictureFile::read(app(SheetPicture::class)->png($sheet, true))->bitmap();
+        // The sky is bluer than the sand, and the sand darker than the sky.
+        $mean = fn (int $from, int $to): array => array_map(fn (int $shift): float => array_sum(array_map(fn (int $pixel): int => $pixel >> $shift & 255, array_slice($whole->pixels, $from * $whole->width, ($to - $from) * $whole->width))) / (($to - $from) * $whole->width), [24, 16, 8]);
+        [$sky, $sand] = [$mean(20, 180), $mean(480, 700)];
+        self::assertGreaterThan($sky[0], $sky[2]);
+        self::assertGreaterThan($sand[2], $sand[0]);
+        self::assertGreaterThan(array_sum($sand), array_sum($sky));
+    }
+}
