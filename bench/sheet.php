@@ -112,6 +112,67 @@ try {
     $tell('its print asked for', $median(array_map(fn (): float => $timed(fn () => $page->get("/sheets/{$page->sheet}/taken/{$heap[10]}/print")), range(0, 6))));
     $tell('a place pointed at', $median(array_map(fn (): float => $timed(fn () => $page->ask('POST', "/sheets/{$page->sheet}/taken", ['x' => 1450, 'y' => 1500])), range(0, 6))));
     $tell('a step back', $median(array_map(fn (): float => $timed(fn () => $page->words('POST', '/undo', [])), range(0, 6))));
+    // What the library grows by with a stroke, against the tiles of its layer that it touches, as they are packed.
+    $library = new PDO("sqlite:{$app->folder}/yarrowfog.sqlite");
+    $bytes = fn (string $sql): int => (int) $library->query($sql)->fetchColumn();
+    $own = $bytes('SELECT SUM(LENGTH(trace) + LENGTH(brush) + LENGTH(COALESCE(textures, \'\'))) FROM strokes') / $bytes('SELECT COUNT(*) FROM strokes');
+    $step = $bytes('SELECT SUM(LENGTH(COALESCE(pixels, \'\')) + LENGTH(COALESCE(rest, \'\'))) FROM change_tiles') / $bytes('SELECT COUNT(*) FROM changes');
+    $touched = $bytes('SELECT SUM(LENGTH(t.pixels) + LENGTH(COALESCE(t.rest, \'\'))) FROM change_tiles c JOIN tiles t ON t.layer_id = c.layer_id AND t.place = c.place') / $bytes('SELECT COUNT(*) FROM changes');
+    $tell('a stroke in the library: its trace, brush and tips', $own / 1024, 0, 'kB');
+    $tell('its step back', $step / 1024, 0, 'kB');
+    $tell('both, against the packed tiles that it touches', ($own + $step) / $touched, 2, '×');
+    $page->get("/sheets/{$page->sheet}/thumb");
+    $tell('the small picture with which the sheet opens', $median(array_map(fn (): float => $timed(fn () => $page->get("/sheets/{$page->sheet}/thumb?ready=1")), range(0, 4))), 600);
+    // A stroke sent piece by piece, on a sheet of one layer and under eleven others, four of them blended.
+    $pieces = function () use ($page, $brushes, $timed): array {
+        $times = [];
+        for ($stroke = 0; $stroke < 6; $stroke++) {
+            $uuid = sprintf('%08x-2222-4222-8222-%012x', $stroke, $page->sheet);
+            $order = ['stroke' => $uuid, 'brush' => $brushes['Round pen'], 'size' => 64, 'roll' => 9];
+            $state = [];
+            for ($piece = 0; $piece < 20; $piece++) {
+                $samples = array_map(fn (int $i): array => [$i * 8, 100 + 6 * $i, 300 + 120 * sin($i / 17 + $stroke), 0.7], range(4 * $piece, 4 * $piece + 3));
+                $times[] = $timed(function () use ($page, $uuid, $order, $samples, &$state): void {
+                    $words = $page->words('POST', "/pen/pieces?stroke={$uuid}", [...$order, 'samples' => $samples, ...$state]);
+                    $state = isset($words['state']) ? ['state' => $words['state']] : $state;
+                });
+            }
+        }
+        sort($times);
+
+        return $times;
+    };
+    $large = $page->sheet;
+    $of = function (int $count) use ($page): int {
+        $page->sheet = json_decode($page->ask('POST', '/sheets', ['name' => "{$count} layers", 'width' => 1200, 'height' => 800]), true)['id'];
+        for ($i = 1; $i < $count; $i++) {
+            $made = $page->words('POST', '/layers', [])['made'];
+            $page->words('PATCH', "/layers/{$made}", ['mode' => ['normal', 'multiply', 'screen'][$i % 3]]);
+        }
+
+        return $page->sheet;
+    };
+    [$single, $stacked] = [$of(1), $of(12)];
+    $rounds = ['one' => [], 'twelve' => []];
+    foreach (range(0, 4) as $round) {
+        $page->sheet = $single;
+        $rounds['one'] = [...$rounds['one'], ...$pieces()];
+        $page->sheet = $stacked;
+        $rounds['twelve'] = [...$rounds['twelve'], ...$pieces()];
+    }
+    $tell('a piece of a stroke, 12 layers against one', $median($rounds['twelve']) / $median($rounds['one']), 1.25, '×');
+    $page->sheet = json_decode($page->ask('POST', '/sheets', ['name' => 'Line art', 'width' => 3000, 'height' => 3000]), true)['id'];
+    $first = (int) json_decode(substr($body = $page->get("/sheets/{$page->sheet}/pixels"), 4, (unpack('N', $body) ?: [1 => 0])[1]), true)['layers'][0]['id'];
+    for ($i = 0; $i < 40; $i++) {
+        $paint($first, 5000 + $i, ['size' => 14, 'opacity' => 1, 'inks' => ['main' => '#000000', 'second' => '#000000']]);
+    }
+    $traced = [];
+    $tell('line art of 40 strokes traced, 3,000 × 3,000 px', $timed(function () use ($page, &$traced): void {
+        $traced = json_decode($page->get("/sheets/{$page->sheet}/tracing"), true);
+    }), 4000);
+    $tell('how far its ink lies from the outlines', $traced['farthest'], 0.5, 'px');
+    $tell('its curves', $traced['curves'], 0, '');
+    $page->sheet = $large;
     $tell('the sheet saved as PNG, flattened', $timed(fn () => $page->get("/sheets/{$page->sheet}/picture?paper=1")));
     $tell('the sheet saved as OpenRaster', $timed(fn () => $page->get("/sheets/{$page->sheet}/openraster")));
 } finally {

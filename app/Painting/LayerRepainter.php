@@ -20,6 +20,8 @@ use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\SettingsTable;
+use Yarrowfog\Core\Stroke\SettingValue;
 use Yarrowfog\Core\Stroke\Similarity;
 
 /**
@@ -123,18 +125,15 @@ final readonly class LayerRepainter
             return [];
         }
         $parts = [];
-        foreach ($layer->standing()->get() as $stroke) {
-            if (self::takesUp($stroke) || $stroke->brush->choice('blendMode') !== BlendMode::Normal->value) {
-                foreach ($below as $area) {
-                    $part = $area->intersect($stroke->bounds());
-                    if (! $part->isEmpty()) {
-                        $parts[] = $part;
-                    }
-                }
+        $all = Rect::around($below);
+        foreach ($layer->standing()->get(['id', 'layer_id', 'kind', 'area', 'brush']) as $stroke) {
+            $bounds = $stroke->bounds();
+            if (! $bounds->intersect($all)->isEmpty() && (self::takesUp($stroke) || ! self::isAsUsual($stroke, 'blendMode'))) {
+                $parts = [...$parts, ...array_filter(array_map($bounds->intersect(...), $below), fn (Rect $part): bool => ! $part->isEmpty())];
             }
         }
 
-        return $parts;
+        return array_values($parts);
     }
 
     /** @param  array<string, true>  $keys  of the tiles that are painted */
@@ -192,13 +191,18 @@ final readonly class LayerRepainter
     /** Whether a stroke looks otherwise where something else lies under it. */
     private static function takesUp(Stroke $stroke): bool
     {
-        $written = $stroke->getAttributes()['brush'] ?? '';
-        // Reading a brush costs more than looking for the only words that matter here.
-        if (is_string($written) && ! str_contains($written, '"lends"') && ! str_contains($written, InkSettings::SMUDGES)) {
-            return $stroke->isFill();
-        }
+        return $stroke->isFill()
+            || (! self::isAsUsual($stroke, 'lends') && $stroke->brush->lendsFromSheet())
+            || (! self::isAsUsual($stroke, 'does') && $stroke->brush->choice('does') === InkSettings::SMUDGES);
+    }
 
-        return $stroke->isFill() || $stroke->brush->lendsFromSheet() || $stroke->brush->choice('does') === InkSettings::SMUDGES;
+    /** Whether a setting of its brush is written as it is by default: reading a brush costs more than looking for that. */
+    private static function isAsUsual(Stroke $stroke, string $id): bool
+    {
+        $usual = "\"{$id}\":".json_encode(SettingValue::standard(SettingsTable::get($id))->toArray(), JSON_THROW_ON_ERROR);
+        $written = $stroke->getAttributes()['brush'] ?? '';
+
+        return is_string($written) && str_contains($written, $usual);
     }
 
     /** @param  array<string, true>  $keys */

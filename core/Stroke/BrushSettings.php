@@ -13,6 +13,7 @@ use Yarrowfog\Core\Stroke\Settings\FormSettings;
 use Yarrowfog\Core\Stroke\Settings\GroundSettings;
 use Yarrowfog\Core\Stroke\Settings\HandSettings;
 use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Settings\StepSettings;
 use Yarrowfog\Core\Tip\TipKind;
 
 /**
@@ -118,6 +119,16 @@ final readonly class BrushSettings implements JsonValue
         $value = $this->value($id);
 
         return $this->with($id, new SettingValue($base, $value->spread, $value->drives));
+    }
+
+    /**
+     * About how many dabs fall on so long a way, where the pen presses as lightly as it can.
+     *
+     * @param  float  $way  px
+     */
+    public function dabsOn(float $way): float
+    {
+        return $this->choice('onePerPress') === StepSettings::YES || $this->isBand() ? 1.0 : $way / max(Placer::LEAST_GAP, 0.2 * $this->base('spacing') * $this->base('size')) * max(1.0, $this->base('count'));
     }
 
     /**

@@ -19,7 +19,7 @@ use Yarrowfog\Core\Stroke\Settings\StepSettings;
 final class Placer
 {
     /** px; closer dabs cannot be told apart. */
-    private const LEAST_GAP = 0.25;
+    public const LEAST_GAP = 0.25;
 
     /** px around a place within which a resting hand trembles. */
     private const TREMBLE = 2.5;

@@ -6,6 +6,7 @@ namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\Raster\Rect;
 
 /** Where the pen was at one moment, and how it was held. */
 final readonly class Sample
@@ -48,6 +49,15 @@ final readonly class Sample
             $list->number(5, -90, 90, 0.0),
             $list->number(6, 0, 360, 0.0),
         );
+    }
+
+    /** The same sample, no farther away from a rectangle than so many px. */
+    public function near(Rect $area, float $far): self
+    {
+        $x = max($area->x - $far, min($area->right() + $far, $this->x));
+        $y = max($area->y - $far, min($area->bottom() + $far, $this->y));
+
+        return $x === $this->x && $y === $this->y ? $this : new self($this->t, $x, $y, $this->pressure, $this->tiltX, $this->tiltY, $this->twist);
     }
 
     /** @return array{float, float, float, float, float, float, float} */

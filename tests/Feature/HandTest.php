@@ -129,4 +129,21 @@ final class HandTest extends FeatureTestCase
         self::assertSame('from speed', $speed->brush->choice('assumedPressure'));
         self::assertInstanceOf(BrushSettings::class, $speed->brush);
     }
+
+    /** Few bytes must not keep a worker busy: dabs are counted before they are made, and the pen is followed only so far beyond the sheet. */
+    public function test_a_pen_that_leaps_is_neither_followed_for_ever_nor_lost(): void
+    {
+        $leaps = [[0, -100000, -100000, 1], [1, 100000, 100000, 1], [2, -100000, 100000, 1], [3, 100000, -100000, 1]];
+        $order = ['size' => 1, 'samples' => $leaps];
+        $this->postJson("/sheets/{$this->sheet->id}/pen/pieces", $this->order((string) Str::uuid(), $order))->assertUnprocessable()->assertJsonPath('message', 'So many dabs are painted when the pen lifts.');
+        $stroke = $this->paint(['size' => 60, 'with' => ['spacing' => ['base' => 0.3]], 'samples' => $leaps]);
+        $places = array_map(fn (Sample $s): array => [$s->x, $s->y], $stroke->unpack()->samples);
+        self::assertSame([[-2000.0, -2000.0], [2400.0, 2300.0], [-2000.0, 2300.0], [2400.0, -2000.0]], $places);
+        self::assertNotNull($stroke->area);
+        // What is drawn on the sheet, and a little beyond, stays where it is.
+        self::assertSame([[60.0, 60.0], [-1500.0, 90.0]], array_map(fn (Sample $s): array => [$s->x, $s->y], $this->paint(['samples' => [[0, 60, 60, 1], [9, -1500, 90, 1]]])->unpack()->samples));
+        $this->postJson("/sheets/{$this->sheet->id}/pen/strokes", $this->order((string) Str::uuid(), ['size' => 1, 'with' => ['count' => ['base' => 16], 'spacing' => ['base' => 0.01]], 'samples' => array_map(fn (int $i): array => [$i, $i % 2 === 0 ? -2000 : 2400, 100 + $i % 7, 1], range(0, 60))]))->assertUnprocessable();
+        // A long stroke that comes as one piece, as when a worker was lost, is no leap.
+        $this->postJson("/sheets/{$this->sheet->id}/pen/pieces", $this->order((string) Str::uuid(), ['size' => 10, 'samples' => array_map(fn (int $i): array => [$i * 8, 200 + 150 * sin($i / 9), 150 + 100 * cos($i / 7), 0.7], range(0, 800))]))->assertOk();
+    }
 }

@@ -28,7 +28,8 @@ final class PaintController
     public function piece(Request $request, Sheet $sheet, LivePainter $painter): Response
     {
         $body = JsonBody::read($request)->keys([...StrokeRequest::KEYS, 'samples', 'state']);
-        $answer = $painter->piece($sheet, StrokeRequest::read($body, $sheet), Trace::readSamples($body), $body->has('state') ? $body->object('state') : null);
+        $order = StrokeRequest::read($body, $sheet);
+        $answer = $painter->piece($sheet, $order, $order->piece(Trace::readSamples($body)), $body->has('state') ? $body->object('state') : null);
 
         return $answer === null
             ? (new PixelPatches)->answer(['again' => true])

@@ -113,16 +113,20 @@ export const painting = (data) => ({
         return this.chosen === brush.id;
     },
     get size() {
-        return this.dial('sizeValue', { label: 'Size', unit: 'px', least: 1, most: 2000, log: true, standard: this.brushInHand?.size ?? 64, warn: () => this.tooLarge });
+        return this.dial('sizeValue', { label: 'Size', unit: 'px', least: 1, most: 2000, log: true, warn: () => this.tooLarge }, () => this.brushInHand?.size ?? 64);
     },
     get opacity() {
-        return this.dial('opacityValue', { label: 'Opacity', unit: '%', least: 0, most: 1, log: false, standard: this.brushInHand?.opacity ?? 1 });
+        return this.dial('opacityValue', { label: 'Opacity', unit: '%', least: 0, most: 1, log: false }, () => this.brushInHand?.opacity ?? 1);
     },
-    dial(key, words) {
+    /** @param {() => number} standard  another one with another brush */
+    dial(key, words, standard = () => words.standard) {
         const room = this;
 
         return {
             ...words,
+            get standard() {
+                return standard();
+            },
             get hint() {
                 return words.warn?.() ?? '';
             },
