@@ -27,6 +27,11 @@ use App\Http\Controllers\TuneController;
 use App\Http\Controllers\WayController;
 use Illuminate\Support\Facades\Route;
 
+// What fits in an integer of the machine: anything longer is the number of nothing.
+foreach (['id', 'layer', 'stroke', 'revision', 'frame', 'tip'] as $number) {
+    Route::pattern($number, '[0-9]{1,18}');
+}
+
 Route::redirect('/', '/gather');
 
 Route::get('/gather', [GatherController::class, 'show'])->name('gather');
@@ -34,7 +39,7 @@ Route::post('/sources', [SourceController::class, 'store'])->name('sources.store
 Route::patch('/sources/{source}', [SourceController::class, 'update'])->name('sources.update');
 Route::put('/sources/{source}/size', [SourceController::class, 'redraw'])->name('sources.redraw');
 Route::delete('/sources/{source}', [SourceController::class, 'destroy'])->name('sources.destroy');
-Route::post('/sources/{id}/restore', [SourceController::class, 'restore'])->whereNumber('id')->name('sources.restore');
+Route::post('/sources/{id}/restore', [SourceController::class, 'restore'])->name('sources.restore');
 Route::post('/fonts', [WayController::class, 'font'])->name('fonts.store');
 Route::get('/gather/{way}', [WayController::class, 'show'])->name('ways.show');
 Route::get('/gather/{way}/choices/{key}', [WayController::class, 'choice'])->name('ways.choice');
@@ -54,7 +59,7 @@ Route::put('/cut/{source}', [CutController::class, 'save'])->name('cut.save');
 Route::post('/cut/{source}/tip', [TipController::class, 'store'])->name('tips.store');
 Route::post('/tips/{tip}/remake', [TipController::class, 'remake'])->name('tips.remake');
 Route::post('/tips/{tip}/put-back', [TipController::class, 'putBack'])->name('tips.put-back');
-Route::get('/tips/{tip}.{format}', [TipController::class, 'download'])->whereNumber('tip')->whereIn('format', array_keys(TipFile::TYPES))->name('tips.download');
+Route::get('/tips/{tip}.{format}', [TipController::class, 'download'])->whereIn('format', array_keys(TipFile::TYPES))->name('tips.download');
 Route::get('/work/{job}', [TipController::class, 'progress'])->whereUuid('job')->name('work');
 Route::delete('/work/{job}', [TipController::class, 'callOff'])->whereUuid('job');
 
@@ -68,9 +73,9 @@ Route::post('/cut-lists/read', [NamedListController::class, 'read'])->name('list
 Route::get('/cut-lists/{list}.json', [NamedListController::class, 'download'])->name('lists.download');
 Route::delete('/cut-lists/{list}', [NamedListController::class, 'destroy'])->name('lists.destroy');
 
-Route::delete('/tips/{tip}', [TipController::class, 'destroy'])->whereNumber('tip')->name('tips.destroy');
-Route::post('/tips/{id}/restore', [TipController::class, 'restore'])->whereNumber('id')->name('tips.restore');
-Route::get('/tips/{tip}/frames/{frame}', [TipController::class, 'frame'])->whereNumber('frame')->name('tips.frame');
+Route::delete('/tips/{tip}', [TipController::class, 'destroy'])->name('tips.destroy');
+Route::post('/tips/{id}/restore', [TipController::class, 'restore'])->name('tips.restore');
+Route::get('/tips/{tip}/frames/{frame}', [TipController::class, 'frame'])->name('tips.frame');
 
 Route::get('/tune', [TuneController::class, 'latest'])->name('tune.latest');
 Route::get('/tune/{brush}', [TuneController::class, 'show'])->name('tune');
@@ -86,11 +91,11 @@ Route::post('/recordings', [RecordingController::class, 'store'])->name('recordi
 Route::post('/recordings/bring', [RecordingController::class, 'bring'])->name('recordings.bring');
 Route::patch('/recordings/{recording}', [RecordingController::class, 'rename'])->name('recordings.rename');
 Route::delete('/recordings/{recording}', [RecordingController::class, 'destroy'])->name('recordings.destroy');
-Route::post('/recordings/{id}/restore', [RecordingController::class, 'restore'])->whereNumber('id')->name('recordings.restore');
+Route::post('/recordings/{id}/restore', [RecordingController::class, 'restore'])->name('recordings.restore');
 Route::get('/recordings/{recording}.inkml', [RecordingController::class, 'download'])->name('recordings.download');
 Route::post('/teeth', [ToothController::class, 'store'])->name('teeth.store');
 Route::delete('/teeth/{tooth}', [ToothController::class, 'destroy'])->whereNumber('tooth')->name('teeth.destroy');
-Route::post('/teeth/{id}/restore', [ToothController::class, 'restore'])->whereNumber('id')->name('teeth.restore');
+Route::post('/teeth/{id}/restore', [ToothController::class, 'restore'])->name('teeth.restore');
 Route::get('/teeth/{tooth}.png', [ToothController::class, 'picture'])->whereNumber('tooth')->name('teeth.picture');
 Route::get('/teeth/made/{name}', [ToothController::class, 'made'])->name('teeth.made');
 Route::post('/makers', [MakerController::class, 'store'])->name('makers.store');
@@ -108,8 +113,8 @@ Route::post('/sheets/open', [SheetController::class, 'open'])->name('sheets.open
 Route::patch('/sheets/{sheet}', [SheetController::class, 'update'])->name('sheets.update');
 Route::post('/sheets/{sheet}/duplicate', [SheetController::class, 'duplicate'])->name('sheets.duplicate');
 Route::delete('/sheets/{sheet}', [SheetController::class, 'destroy'])->name('sheets.destroy');
-Route::post('/sheets/{id}/restore', [SheetController::class, 'restore'])->where('id', '[0-9]{1,18}')->name('sheets.restore');
-Route::get('/sheets/{id}/thumb', [SheetController::class, 'thumb'])->where('id', '[0-9]{1,18}')->name('sheets.thumb');
+Route::post('/sheets/{id}/restore', [SheetController::class, 'restore'])->name('sheets.restore');
+Route::get('/sheets/{id}/thumb', [SheetController::class, 'thumb'])->name('sheets.thumb');
 Route::get('/sheets/{sheet}/openraster', [SheetFileController::class, 'openRaster'])->name('sheets.openraster');
 Route::get('/sheets/{sheet}/tracing', [SheetFileController::class, 'tracing'])->name('sheets.tracing');
 Route::get('/sheets/{sheet}/outlines', [SheetFileController::class, 'outlines'])->name('sheets.outlines');
@@ -118,20 +123,20 @@ Route::post('/sheets/{sheet}/undo', [PaintController::class, 'undo'])->name('she
 Route::post('/sheets/{sheet}/redo', [PaintController::class, 'redo'])->name('sheets.redo');
 Route::post('/sheets/{sheet}/layers', [LayerController::class, 'store'])->name('layers.store');
 Route::put('/sheets/{sheet}/layers', [LayerController::class, 'reorder'])->name('layers.reorder');
-Route::patch('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'update'])->where('layer', '[0-9]{1,18}')->name('layers.update');
-Route::post('/sheets/{sheet}/layers/{layer}/duplicate', [LayerController::class, 'duplicate'])->where('layer', '[0-9]{1,18}')->name('layers.duplicate');
-Route::post('/sheets/{sheet}/layers/{layer}/clear', [LayerController::class, 'clear'])->where('layer', '[0-9]{1,18}')->name('layers.clear');
-Route::post('/sheets/{sheet}/layers/{layer}/merge', [LayerController::class, 'merge'])->where('layer', '[0-9]{1,18}')->name('layers.merge');
+Route::patch('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'update'])->name('layers.update');
+Route::post('/sheets/{sheet}/layers/{layer}/duplicate', [LayerController::class, 'duplicate'])->name('layers.duplicate');
+Route::post('/sheets/{sheet}/layers/{layer}/clear', [LayerController::class, 'clear'])->name('layers.clear');
+Route::post('/sheets/{sheet}/layers/{layer}/merge', [LayerController::class, 'merge'])->name('layers.merge');
 Route::post('/sheets/{sheet}/flatten', [LayerController::class, 'flatten'])->name('layers.flatten');
 Route::post('/sheets/{sheet}/pictures', [LayerController::class, 'picture'])->name('layers.picture');
-Route::delete('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'destroy'])->where('layer', '[0-9]{1,18}')->name('layers.destroy');
+Route::delete('/sheets/{sheet}/layers/{layer}', [LayerController::class, 'destroy'])->name('layers.destroy');
 Route::post('/sheets/{sheet}/area/cut', [AreaController::class, 'cut'])->name('areas.cut');
 Route::post('/sheets/{sheet}/area/copy', [AreaController::class, 'copy'])->name('areas.copy');
 Route::post('/sheets/{sheet}/area/clear', [AreaController::class, 'clear'])->name('areas.clear');
 Route::post('/sheets/{sheet}/taken', [StrokeController::class, 'find'])->name('strokes.find');
-Route::get('/sheets/{sheet}/taken/{stroke}/print', [StrokeController::class, 'print'])->where('stroke', '[0-9]{1,18}')->name('strokes.print');
-Route::get('/sheets/{sheet}/taken/{stroke}/strip', [StrokeController::class, 'strip'])->where('stroke', '[0-9]{1,18}')->name('strokes.strip');
-Route::get('/sheets/{sheet}/since/{revision}', [TryController::class, 'since'])->where('revision', '[0-9]{1,18}')->name('sheets.since');
+Route::get('/sheets/{sheet}/taken/{stroke}/print', [StrokeController::class, 'print'])->name('strokes.print');
+Route::get('/sheets/{sheet}/taken/{stroke}/strip', [StrokeController::class, 'strip'])->name('strokes.strip');
+Route::get('/sheets/{sheet}/since/{revision}', [TryController::class, 'since'])->name('sheets.since');
 
 Route::get('/keep', [KeepController::class, 'show'])->name('keep');
 Route::get('/brushes/{brush}/strip', [BrushController::class, 'strip'])->withTrashed()->name('brushes.strip');
@@ -140,4 +145,4 @@ Route::patch('/brushes/{brush}', [BrushController::class, 'update'])->name('brus
 Route::post('/brushes/{brush}/hand', [BrushController::class, 'keepHand'])->name('brushes.hand');
 Route::post('/brushes/{brush}/duplicate', [BrushController::class, 'duplicate'])->name('brushes.duplicate');
 Route::delete('/brushes/{brush}', [BrushController::class, 'destroy'])->name('brushes.destroy');
-Route::post('/brushes/{id}/restore', [BrushController::class, 'restore'])->whereNumber('id')->name('brushes.restore');
+Route::post('/brushes/{id}/restore', [BrushController::class, 'restore'])->name('brushes.restore');
