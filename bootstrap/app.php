@@ -6,6 +6,7 @@ use App\Http\Gone;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
 use App\Pictures\PictureRefused;
+use App\Store\FileDamaged;
 use App\Work\CalledOff;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Foundation\Application;
@@ -35,6 +36,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport([InvalidInput::class, PictureRefused::class, CalledOff::class]);
+        $exceptions->render(fn (FileDamaged $e) => response()->json(['message' => FileDamaged::SENTENCE], 409));
         $exceptions->render(fn (CalledOff $e) => response()->json(['message' => $e->getMessage()], 409));
         $exceptions->render(fn (NotFoundHttpException $e, Request $request) => $e->getPrevious() instanceof ModelNotFoundException && ($request->expectsJson() || ! $request->isMethod('GET'))
             ? Gone::answer($e->getPrevious()->getModel())

@@ -9,7 +9,8 @@ return [
     'encrypt' => false,
     'files' => storage_path('framework/sessions'),
     'lottery' => [2, 100],
-    'cookie' => 'yarrowfog_session',
+    // Two servers on one machine, each with a key and a port of its own, do not take each other's sessions away.
+    'cookie' => 'yarrowfog_'.hash('xxh32', env('APP_KEY').' '.($_SERVER['SERVER_PORT'] ?? '')),
     'path' => '/',
     'domain' => null,
     'secure' => null,

@@ -6,48 +6,12 @@ namespace App\CommandLine;
 
 use App\Models\Layer;
 use App\Models\Sheet;
-use Illuminate\Contracts\Console\Kernel;
-use Illuminate\Foundation\Application;
 use Symfony\Component\Console\Input\InputInterface;
-use Symfony\Component\Console\Input\InputOption;
-use Symfony\Component\Console\Output\OutputInterface;
 use Yarrowfog\Core\InvalidInput;
 
-/** A command on the sheets of a library: the one in use, or another one. */
-abstract class SheetCommand extends EngineCommand
+/** A command on the sheets of a library. */
+abstract class SheetCommand extends LibraryCommand
 {
-    abstract protected function workOn(Application $app, InputInterface $input, OutputInterface $output): void;
-
-    protected function configure(): void
-    {
-        $this->addOption('library', null, InputOption::VALUE_REQUIRED, 'the folder of another library than the one in use');
-    }
-
-    protected function work(InputInterface $input, OutputInterface $output): void
-    {
-        $this->workOn(self::open($input->getOption('library')), $input, $output);
-    }
-
-    /** @throws InvalidInput where there is no library */
-    private static function open(mixed $library): Application
-    {
-        if (is_string($library) && $library !== '') {
-            $folder = realpath($library);
-            if ($folder === false || ! is_file("{$folder}/yarrowfog.sqlite")) {
-                throw new InvalidInput('library', "There is no library in “{$library}”: a library is a folder that holds a yarrowfog.sqlite.");
-            }
-            putenv("YARROWFOG_STORAGE={$folder}");
-            $_ENV['DB_DATABASE'] = $_SERVER['DB_DATABASE'] = "{$folder}/yarrowfog.sqlite";
-        }
-        $app = require dirname(__DIR__, 2).'/bootstrap/app.php';
-        if (! $app instanceof Application) {
-            throw new InvalidInput('', 'The application cannot be opened.');
-        }
-        $app->make(Kernel::class)->bootstrap();
-
-        return $app;
-    }
-
     /**
      * A sheet by its number, or by its name where only one is called so.
      *

@@ -17,17 +17,20 @@ final readonly class BlobStore
     public function put(string $bytes): string
     {
         $hash = hash('sha256', $bytes);
-        if (! $this->files->has(self::path($hash))) {
+        // One that was damaged on the disk is whole again.
+        if ($this->files->get(self::path($hash)) !== $bytes) {
             $this->files->put(self::path($hash), $bytes);
         }
 
         return $hash;
     }
 
-    /** @throws RuntimeException when it is gone */
+    /** @throws FileDamaged when it is gone, or is not what was kept */
     public function get(string $hash): string
     {
-        return $this->files->get(self::path($hash)) ?? throw new RuntimeException("The kept file {$hash} is gone.");
+        $bytes = $this->files->get(self::path($hash));
+
+        return $bytes !== null && hash('sha256', $bytes) === $hash ? $bytes : throw new FileDamaged($bytes === null ? "The kept file {$hash} is gone." : "The kept file {$hash} is damaged.");
     }
 
     /**

@@ -21,10 +21,34 @@ final class Scratch
         return self::root(storage_path('yarrowfog/scratch'))."/{$part}";
     }
 
-    /** @param  string  $onDisk  used where there is no such memory */
+    /**
+     * A folder that only this user may enter: made, or taken where it is one's own already. What somebody else has put in its place, a
+     * link above all, is never followed.
+     *
+     * @param  string  $onDisk  used where there is no such memory
+     */
     public static function root(string $onDisk): string
     {
-        return is_dir(self::MEMORY) && is_writable(self::MEMORY) ? self::MEMORY.'/yarrowfog-'.hash('xxh64', $onDisk) : $onDisk;
+        $runtime = getenv('XDG_RUNTIME_DIR');
+        foreach ([is_string($runtime) ? $runtime : '', self::MEMORY] as $memory) {
+            if ($memory !== '' && is_dir($memory) && is_writable($memory)) {
+                $folder = "{$memory}/yarrowfog-".posix_geteuid().'-'.hash('xxh64', $onDisk);
+                @mkdir($folder, 0700);
+                if (self::isOwn($folder)) {
+                    return $folder;
+                }
+            }
+        }
+
+        return $onDisk;
+    }
+
+    private static function isOwn(string $folder): bool
+    {
+        clearstatcache(true, $folder);
+        $stat = @lstat($folder);
+
+        return $stat !== false && ($stat['mode'] & 0170000) === 0040000 && $stat['uid'] === posix_geteuid() && ($stat['mode'] & 077) === 0;
     }
 
     /**

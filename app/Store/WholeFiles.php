@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace App\Store;
 
 use Illuminate\Contracts\Filesystem\Filesystem;
-use League\Flysystem\FilesystemException;
 use RuntimeException;
 
 /** Files of a disk that are there whole or not at all, whatever happens while they are written. */
 final readonly class WholeFiles
 {
-    public function __construct(private Filesystem $disk)
+    /** @param  bool  $lasts  whether what is written is on the disk before it is called written: a power cut takes nothing of it */
+    public function __construct(private Filesystem $disk, private bool $lasts = false)
     {
     }
 
@@ -33,15 +33,6 @@ final readonly class WholeFiles
      */
     public function put(string $path, string $bytes): void
     {
-        $beside = "{$path}.".bin2hex(random_bytes(6)).'.part';
-        try {
-            $isThere = $this->disk->put($beside, $bytes) && $this->disk->move($beside, $path);
-        } catch (FilesystemException) {
-            $isThere = false;
-        }
-        if (! $isThere) {
-            $this->disk->delete($beside);
-            throw new RuntimeException("The file {$path} cannot be written.");
-        }
+        AtomicFile::write($this->disk->path($path), $bytes, $this->lasts);
     }
 }

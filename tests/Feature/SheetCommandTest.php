@@ -52,10 +52,33 @@ final class SheetCommandTest extends FeatureTestCase
         self::assertSame($at('a'), $at('d'));
     }
 
+    /** What is missing, damaged or left over in a library is found; a whole one has nothing of it. */
+    public function test_a_library_is_checked_and_cleaned(): void
+    {
+        $check = function (): array {
+            $process = proc_open(['php', 'bin/yarrowfog.php', 'library', 'check', '--library', $this->library], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, dirname(__DIR__, 2));
+            self::assertIsResource($process);
+            $said = (string) stream_get_contents($pipes[1]);
+
+            return [json_decode($said, true), proc_close($process)];
+        };
+        [$whole, $status] = $check();
+        self::assertSame([0, [], [], [], []], [$status, $whole['missing'], $whole['damaged'], $whole['leftOver'], $whole['database']]);
+        self::assertGreaterThan(0, $whole['files']);
+        $files = glob("{$this->library}/yarrowfog/kept/*/*") ?: [];
+        file_put_contents($files[0], 'not what it was');
+        unlink($files[1]);
+        mkdir("{$this->library}/yarrowfog/kept/aa", recursive: true);
+        file_put_contents("{$this->library}/yarrowfog/kept/aa/".hash('sha256', 'stray'), 'stray');
+        [$found, $status] = $check();
+        self::assertNotSame(0, $status);
+        self::assertSame([[basename($files[1])], [basename($files[0])], [hash('sha256', 'stray')]], [$found['missing'], $found['damaged'], $found['leftOver']]);
+    }
+
     /** Rasterised again the outlines lie where the paint lies, each in its ink. */
     public function test_line_art_is_traced(): void
     {
-        self::assertMatchesRegularExpression('/^\d+ curves in 1 ink\n$/', $this->sheet("trace 'Low tide' --layer Ink --out {$this->library}/a.svg"));
+        self::assertMatchesRegularExpression('/^\d+ curves in 1 ink, 0\.\d\d px from the ink at most\n$/', $this->sheet("trace 'Low tide' --layer Ink --out {$this->library}/a.svg"));
         $svg = (string) file_get_contents("{$this->library}/a.svg");
         self::assertStringContainsString('<g id="ink-c02020">', $svg);
         $traced = PictureFile::read(SvgFile::png($svg, 120))->bitmap();

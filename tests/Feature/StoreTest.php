@@ -6,8 +6,11 @@ namespace Tests\Feature;
 
 use App\Store\AtomicFile;
 use App\Store\BlobStore;
+use App\Store\Cleaning;
 use App\Store\DerivativeCache;
+use App\Store\FileDamaged;
 use App\Store\Locks;
+use App\Store\Scratch;
 use App\Store\WholeFiles;
 use Illuminate\Filesystem\FilesystemAdapter;
 use League\Flysystem\Filesystem;
@@ -128,15 +131,81 @@ final class StoreTest extends TestCase
             $files->put('a/file/below', 'bytes');
             self::fail('It was written.');
         } catch (RuntimeException $e) {
-            self::assertStringContainsString('cannot be written', $e->getMessage());
+            self::assertMatchesRegularExpression('/cannot be (made|written)/', $e->getMessage());
         }
         self::assertSame(['file'], array_values(array_diff((array) scandir("{$this->folder}/a"), ['.', '..'])));
+    }
+
+    public function test_a_file_that_was_damaged_is_told_and_healed_by_the_same_bytes(): void
+    {
+        $kept = new BlobStore($this->files(), new Locks($this->folder));
+        $hash = $kept->put('a barnacle');
+        file_put_contents("{$this->folder}/".substr($hash, 0, 2)."/{$hash}", 'a barnacl');
+        try {
+            $kept->get($hash);
+            self::fail('It was taken for whole.');
+        } catch (FileDamaged $e) {
+            self::assertStringContainsString('is damaged', $e->getMessage());
+        }
+        self::assertSame($hash, $kept->put('a barnacle'));
+        self::assertSame('a barnacle', $kept->get($hash));
+    }
+
+    /** In a folder that everybody may write to, what somebody else has put there is not taken for one's own. */
+    public function test_scratch_is_ones_own_or_on_the_disk(): void
+    {
+        $before = getenv('XDG_RUNTIME_DIR');
+        putenv("XDG_RUNTIME_DIR={$this->folder}");
+        $disk = "{$this->folder}/storage";
+        $own = Scratch::root($disk);
+        self::assertStringStartsWith($this->folder.'/yarrowfog-', $own);
+        self::assertSame(0700, fileperms($own) & 0777);
+        self::assertSame($own, Scratch::root($disk), 'taken again');
+        chmod($own, 0777);
+        self::assertStringStartsNotWith($this->folder.'/yarrowfog-', Scratch::root($disk), 'others may enter it');
+        rmdir($own);
+        mkdir("{$this->folder}/precious");
+        symlink("{$this->folder}/precious", $own);
+        self::assertStringStartsNotWith($this->folder.'/yarrowfog-', Scratch::root($disk), 'a link is not followed');
+        putenv($before === false ? 'XDG_RUNTIME_DIR' : "XDG_RUNTIME_DIR={$before}");
+        @rmdir('/dev/shm/'.basename($own));
+    }
+
+    public function test_cleaning_takes_what_can_be_made_again_and_leaves_the_rest(): void
+    {
+        foreach (['yarrowfog/derived/ab', 'yarrowfog/kept/cd', 'framework/sessions', 'logs'] as $part) {
+            mkdir("{$this->folder}/{$part}", 0777, true);
+        }
+        $put = function (string $path, int $size, int $age): void {
+            file_put_contents("{$this->folder}/{$path}", str_repeat('x', $size));
+            touch("{$this->folder}/{$path}", time() - $age);
+        };
+        $put('yarrowfog/derived/ab/old', 600, 500);
+        $put('yarrowfog/derived/ab/older', 600, 900);
+        $put('yarrowfog/derived/ab/new', 600, 5);
+        $put('yarrowfog/kept/cd/original', 9000, 90 * 86400);
+        $put('yarrowfog/kept/cd/half.12ab.part', 70, 4000);
+        $put('yarrowfog/kept/cd/being-written.12ab.part', 70, 10);
+        $put('framework/sessions/lapsed', 30, 40 * 86400);
+        $put('framework/sessions/in-use', 30, 86400);
+        $put('framework/sessions/.gitignore', 3, 400 * 86400);
+        $put('logs/small.log', 100, 86400);
+        file_put_contents("{$this->folder}/logs/large.log", str_repeat('x', 10 * 1024 * 1024 + 1));
+        $gone = (new Cleaning($this->folder, 1300))->clean();
+        self::assertSame([[1, 600], [1, 70], [1, 30], [1, 0]], array_values($gone));
+        $left = [];
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($this->folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
+            $left[] = substr((string) $file, strlen($this->folder) + 1);
+        }
+        sort($left);
+        self::assertSame(['framework/sessions/.gitignore', 'framework/sessions/in-use', 'logs/large.log', 'logs/large.log.before', 'logs/small.log', 'yarrowfog/derived/ab/new', 'yarrowfog/derived/ab/old', 'yarrowfog/kept/cd/being-written.12ab.part', 'yarrowfog/kept/cd/original'], $left);
+        self::assertSame([0, 10 * 1024 * 1024 + 1], [filesize("{$this->folder}/logs/large.log"), filesize("{$this->folder}/logs/large.log.before")]);
     }
 
     private function files(): WholeFiles
     {
         $adapter = new LocalFilesystemAdapter($this->folder);
 
-        return new WholeFiles(new FilesystemAdapter(new Filesystem($adapter), $adapter, ['throw' => false]));
+        return new WholeFiles(new FilesystemAdapter(new Filesystem($adapter), $adapter, ['throw' => false, 'root' => $this->folder]));
     }
 }

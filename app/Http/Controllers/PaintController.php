@@ -27,7 +27,7 @@ final class PaintController
 {
     public function piece(Request $request, Sheet $sheet, LivePainter $painter): Response
     {
-        $body = JsonBody::read($request)->keys([...StrokeRequest::KEYS, 'samples', 'state']);
+        $body = JsonBody::read($request, JsonBody::PIECE)->keys([...StrokeRequest::KEYS, 'samples', 'state']);
         $order = StrokeRequest::read($body, $sheet);
         $answer = $painter->piece($sheet, $order, $order->piece(Trace::readSamples($body)), $body->has('state') ? $body->object('state') : null);
 
@@ -38,7 +38,7 @@ final class PaintController
 
     public function stroke(Request $request, Sheet $sheet, SheetPainter $painter, SheetView $view, StrokeFinder $finder, StrokeActions $strokes): Response
     {
-        $body = JsonBody::read($request)->keys([...StrokeRequest::KEYS, 'samples']);
+        $body = JsonBody::read($request, JsonBody::TRACE)->keys([...StrokeRequest::KEYS, 'samples']);
         $samples = Trace::readSamples($body);
         if ($samples === []) {
             throw new InvalidInput('samples', '“samples” is empty: a trace needs at least one place.');

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Middleware;
 
 use Closure;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -18,10 +19,14 @@ final class SecurityHeaders
      */
     public function handle(Request $request, Closure $next): Response
     {
-        $response = $next($request);
+        // Another site may lead a painter here; it may not have this server work for its own pages.
+        $isAsked = $request->headers->get('Sec-Fetch-Site', 'same-origin') === 'cross-site' && $request->headers->get('Sec-Fetch-Mode') !== 'navigate';
+        $response = $isAsked ? new JsonResponse(['message' => 'Yarrowfog answers its own pages only.'], 403) : $next($request);
         $response->headers->set('Content-Security-Policy', self::POLICY);
         $response->headers->set('X-Content-Type-Options', 'nosniff');
         $response->headers->set('Referrer-Policy', 'same-origin');
+        $response->headers->set('Cross-Origin-Resource-Policy', 'same-origin');
+        $response->headers->set('Cross-Origin-Opener-Policy', 'same-origin');
 
         return $response;
     }

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use Illuminate\Contracts\Filesystem\Filesystem;
+use Illuminate\Support\Facades\DB;
+
+/** Looks a library through: whether its database is whole, and whether each file that it names is there and is what was kept. */
+final readonly class LibraryCheck
+{
+    /** Columns that hold pixels and traces, in which no file is named. */
+    private const BYTES = ['pixels', 'rest', 'trace'];
+
+    public function __construct(private Filesystem $kept)
+    {
+    }
+
+    /** @return array{files: int, missing: list<string>, damaged: list<string>, leftOver: list<string>, database: list<string>} hashes of files, and what the database says of itself */
+    public function look(): array
+    {
+        $named = $this->named();
+        $there = [];
+        $damaged = [];
+        foreach ($this->kept->allFiles() as $path) {
+            $hash = basename($path);
+            if (preg_match('/^[0-9a-f]{64}$/', $hash) === 1) {
+                $there[$hash] = true;
+                if (hash_file('sha256', $this->kept->path($path)) !== $hash) {
+                    $damaged[] = $hash;
+                }
+            }
+        }
+        $said = array_map(fn (mixed $row): string => (string) json_encode(array_values((array) $row)), [...DB::select('PRAGMA integrity_check(20)'), ...DB::select('PRAGMA foreign_key_check')]);
+
+        return [
+            'files' => count($there),
+            'missing' => array_map(strval(...), array_keys(array_diff_key($named, $there))),
+            'damaged' => $damaged,
+            'leftOver' => array_map(strval(...), array_keys(array_diff_key($there, $named))),
+            'database' => array_values(array_filter($said, fn (string $line): bool => $line !== '["ok"]')),
+        ];
+    }
+
+    /** @return array<string, true> all files that are named anywhere: whatever looks like the hash of one */
+    private function named(): array
+    {
+        $named = [];
+        foreach (DB::getSchemaBuilder()->getTableListing(schemaQualified: false) as $name) {
+            $columns = array_filter(DB::getSchemaBuilder()->getColumnListing($name), fn (string $column): bool => ! in_array($column, self::BYTES, true));
+            foreach (DB::table($name)->select(array_values($columns))->cursor() as $row) {
+                preg_match_all('/\b[0-9a-f]{64}\b/', (string) json_encode($row), $found);
+                foreach ($found[0] as $hash) {
+                    $named[$hash] = true;
+                }
+            }
+        }
+
+        return $named;
+    }
+}
