@@ -33,6 +33,8 @@ foreach (['id', 'layer', 'stroke', 'revision', 'frame', 'tip'] as $number) {
 }
 
 Route::redirect('/', '/gather');
+// For a page that outlived its session; nothing but this site's own pages can read the answer.
+Route::get('/token', fn () => response()->json(['token' => csrf_token()]))->name('token');
 
 Route::get('/gather', [GatherController::class, 'show'])->name('gather');
 Route::post('/sources', [SourceController::class, 'store'])->name('sources.store');

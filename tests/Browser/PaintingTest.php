@@ -84,11 +84,11 @@ final class PaintingTest extends BrowserTestCase
         $chrome->pen('canvas', $stroke);
         $chrome->waitForText('header', 'The server is away. 1 stroke waits here and will be sent when it is back.');
         $chrome->pen('canvas', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
-        $chrome->wait('both strokes to be stored', fn (): bool => $chrome->run('return JSON.parse(Object.entries(localStorage).find(([k]) => k.startsWith("waiting:") && k.endsWith(arguments[0]))[1]).length', "/sheets/{$sheet}") === 2);
+        $chrome->wait('both strokes to be stored', fn (): bool => $this->kept($sheet) === 2);
         $this->app()->start();
         $chrome->open($path);
         $this->waitForUndo(true);
-        $chrome->wait('nothing to wait', fn (): bool => $chrome->run('return JSON.parse(Object.entries(localStorage).find(([k]) => k.startsWith("waiting:") && k.endsWith(arguments[0]))[1]).length', "/sheets/{$sheet}") === 0);
+        $chrome->wait('nothing to wait', fn (): bool => $this->kept($sheet) === 0);
         $chrome->press('Undo');
         $chrome->press('Undo');
         $chrome->wait('the empty sheet', fn (): bool => $this->ink() === 0);
@@ -295,6 +295,40 @@ final class PaintingTest extends BrowserTestCase
         $chrome->find('[data-surface][data-loaded=yes]');
 
         return $chrome;
+    }
+
+    /** A session that has lapsed costs nobody anything: what is asked with it is asked again with a new one. */
+    public function test_a_page_outlives_its_session(): void
+    {
+        $chrome = $this->onFreshSheet();
+        $chrome->run('document.querySelector("meta[name=csrf-token]").setAttribute("content", "lapsed")');
+        $chrome->press('Add a layer');
+        $chrome->waitForText('[aria-label=Layers]', 'Layer 2');
+        $chrome->press('Add a layer');
+        $chrome->waitForText('[aria-label=Layers]', 'Layer 3');
+        // The browser notes the one answer that refused.
+        self::assertCount(1, $chrome->log());
+    }
+
+    /** A server that fails is asked again, and the stroke is laid once. */
+    public function test_a_stroke_is_sent_again_to_a_server_that_failed(): void
+    {
+        $chrome = $this->onFreshSheet();
+        $chrome->run('const real = window.fetch; window.failed = 0; window.fetch = (url, options) => String(url).includes("/pen/strokes") && window.failed++ < 2 ? Promise.resolve(new Response(JSON.stringify({ message: "The disk is full." }), { status: 507, headers: { "Content-Type": "application/json" } })) : real(url, options);');
+        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
+        $chrome->waitForText('main', 'The disk is full. The stroke waits here and is sent again.');
+        $this->waitForUndo(true);
+        self::assertSame(3, $chrome->run('return window.failed'));
+        self::assertSame('', $chrome->text('[data-refused]'));
+        $chrome->wait('nothing kept', fn (): bool => $this->kept(basename($chrome->path())) === 0);
+    }
+
+    /** Strokes in the browser's own database that wait for a sheet. */
+    private function kept(string $sheet): int
+    {
+        $count = $this->chrome()->run('return new Promise((resolve) => { const asked = indexedDB.open("yarrowfog", 1); asked.onsuccess = () => { const all = asked.result.transaction("strokes").objectStore("strokes").getAll(); all.onsuccess = () => { asked.result.close(); resolve(all.result.filter((e) => e.sheet.endsWith(arguments[0])).length); }; }; })', "/sheets/{$sheet}");
+
+        return is_int($count) ? $count : -1;
     }
 
     private function waitForUndo(bool $possible): void

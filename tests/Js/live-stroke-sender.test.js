@@ -23,7 +23,7 @@ function answer(words, patches = []) {
 beforeEach(() => {
     sent = [];
     answers = [];
-    vi.stubGlobal('document', { querySelector: () => ({ getAttribute: () => 'token' }) });
+    vi.stubGlobal('document', { querySelector: () => ({ getAttribute: () => 'token', setAttribute: () => {} }) });
     vi.stubGlobal('window', new EventTarget());
     vi.stubGlobal('ImageData', class {
         constructor(data, width, height) {
@@ -31,7 +31,7 @@ beforeEach(() => {
         }
     });
     vi.stubGlobal('fetch', async (url, options) => {
-        sent.push({ url, ...options, body: JSON.parse(options.body) });
+        sent.push({ url, ...options, body: options.body === undefined ? null : JSON.parse(options.body) });
 
         return answers.shift()();
     });
@@ -49,7 +49,11 @@ test('pixels come as rectangles behind the words', async () => {
 test('what the server refuses is a sentence, and too old a page has one of its own', async () => {
     answers.push(() => ({ ok: false, status: 422, json: async () => ({ message: 'Too large.', errors: { file: ['…'] } }) }));
     await expect(call('/x', { json: {} })).rejects.toMatchObject({ message: 'Too large.', status: 422, errors: { file: ['…'] } });
-    answers.push(() => ({ ok: false, status: 419, json: async () => ({}) }));
+    const lapsed = () => ({ ok: false, status: 419, json: async () => ({}) });
+    const token = () => ({ ok: true, status: 200, json: async () => ({ token: 'fresh' }) });
+    answers.push(lapsed, token, () => ({ ok: true, status: 200, json: async () => ({ done: true }) }));
+    await expect(call('/x', { json: {} })).resolves.toEqual({ done: true });
+    answers.push(lapsed, token, lapsed);
     await expect(call('/x', { json: {} })).rejects.toThrow('Reload it; what you made is kept.');
     answers.push(() => ({ ok: false, status: 500, json: async () => { throw new Error('no JSON'); } }));
     await expect(call('/x', { json: {} })).rejects.toBeInstanceOf(Refused);

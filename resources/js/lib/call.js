@@ -26,13 +26,30 @@ export class Away extends Error {}
 const token = () => document.querySelector('meta[name=csrf-token]')?.getAttribute('content') ?? '';
 
 /**
+ * A page outlives its session: one that has lapsed is begun anew without a word, and what was asked is asked once more.
+ *
+ * @param {string} url
+ * @param {RequestInit & { headers: Record<string, string> }} options
+ */
+async function fetchWithToken(url, options) {
+    const response = await fetch(url, options);
+    if (response.status !== 419) {
+        return response;
+    }
+    const { token: fresh } = await (await fetch('/token', { headers: { Accept: 'application/json' } })).json();
+    document.querySelector('meta[name=csrf-token]')?.setAttribute('content', fresh);
+
+    return fetch(url, { ...options, headers: { ...options.headers, 'X-CSRF-TOKEN': fresh } });
+}
+
+/**
  * @param {string} url
  * @param {Sent} [options]
  */
 async function send(url, { method = 'POST', json, form, signal, keepalive } = {}) {
     let response;
     try {
-        response = await fetch(url, {
+        response = await fetchWithToken(url, {
             method,
             signal,
             keepalive,

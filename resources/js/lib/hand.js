@@ -42,7 +42,7 @@ export class Hand {
      * @param {Record<string, number|string>} others  settings at hand that the hand has otherwise
      */
     hold(brush, size, opacity, others = {}) {
-        this.brushes[brush] = { size, opacity, with: others };
+        this.brushes[brush] = { size, opacity, ...Object.keys(others).length ? { with: others } : {} };
         write(this.key, this.brushes);
     }
 }

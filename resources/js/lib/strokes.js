@@ -2,15 +2,19 @@ import { Away, callForPixels } from './call';
 import { uuid } from './data';
 import { LiveStrokeSender } from './live-stroke-sender';
 import { NonReactive } from './non-reactive';
+import { Outbox } from './outbox';
 
 const RETRY = 2000;
+/** Times that a stroke is sent to a server that fails over it, before the next one has its turn. */
+const TRIES = 3;
+/** Answers that say nothing of the stroke: the server is busy, or too old a page asked. */
+const NOT_NOW = [408, 419, 423, 425, 429];
 
 /**
  * Sends strokes to the engine: pieces while the pen moves, the whole trace when it lifts.
  *
- * Strokes follow one another. One whose server is away waits in the browser's own store,
- * through reloads too, and is sent when the server is back. One that the server refuses, for whatever reason, is kept there
- * too, until the painter offers it again or lets it go.
+ * Strokes follow one another. One that the pen has drawn waits in the browser's own store, through reloads too, until the sheet has it.
+ * Where the server is away, or fails, it is sent again; one that is refused is kept until the painter offers it again or lets it go.
  */
 export class Strokes extends NonReactive {
     /**
@@ -27,17 +31,28 @@ export class Strokes extends NonReactive {
         this.done = done;
         this.say = say;
         this.wait = wait;
-        this.key = `waiting:${sheet}`;
-        this.refusedKey = `refused:${sheet}`;
-        this.waiting = JSON.parse(localStorage.getItem(this.key) || '[]');
-        this.refused = JSON.parse(localStorage.getItem(this.refusedKey) || '[]');
-        this.tail = Promise.resolve();
+        this.outbox = new Outbox(sheet);
+        this.waiting = [];
+        this.refused = [];
         window.addEventListener('strokes-offer', () => this.offer());
         window.addEventListener('strokes-let-go', () => this.letGo());
-        this.#announce();
-        if (this.waiting.length) {
-            this.tail = this.#sendWaiting();
+        this.tail = this.#takeUp();
+    }
+
+    /** What a page before this one has left. */
+    async #takeUp() {
+        for (const key of [`waiting:${this.sheet}`, `refused:${this.sheet}`]) {
+            // Earlier versions kept them elsewhere.
+            for (const order of JSON.parse(localStorage.getItem(key) || '[]')) {
+                await this.outbox.put(order, key.startsWith('refused'));
+            }
+            localStorage.removeItem(key);
         }
+        for (const { order, isRefused } of await this.outbox.entries()) {
+            (isRefused ? this.refused : this.waiting).push(order);
+        }
+        this.#announce();
+        await this.#sendWaiting();
     }
 
     /** @param {object} order  brush, size, opacity, inks, roll, realPressure */
@@ -61,8 +76,13 @@ export class Strokes extends NonReactive {
         const stroke = this.current;
         stroke.samples.push(...samples);
         // From here on the trace is safe: it waits in the store until the sheet has it.
-        this.waiting.push({ ...stroke.order, samples: stroke.samples });
-        this.#store();
+        const order = { ...stroke.order, samples: stroke.samples };
+        this.waiting.push(order);
+        this.outbox.put(order).then(() => {
+            if (!this.outbox.lasts) {
+                this.say('This browser keeps nothing: strokes that the server has not taken yet wait in this page only. Keep it open.');
+            }
+        });
         stroke.end([]);
 
         return this.tail;
@@ -70,53 +90,51 @@ export class Strokes extends NonReactive {
 
     /** Sends what was refused once more. */
     offer() {
-        this.waiting.push(...this.refused.splice(0));
-        this.#store();
+        for (const order of this.refused.splice(0)) {
+            this.waiting.push(order);
+            this.outbox.put(order);
+        }
         this.tail = this.tail.then(() => this.#sendWaiting());
     }
 
     /** Forgets what was refused. */
     letGo() {
-        this.refused = [];
-        this.#store();
+        this.refused.splice(0).forEach((order) => this.outbox.remove(order.stroke));
         this.#announce();
     }
 
     async #sendWaiting() {
+        let tries = 0;
         while (this.waiting.length) {
+            const order = this.waiting[0];
             try {
-                const { words, patches } = await callForPixels(`${this.sheet}/pen/strokes?stroke=${this.waiting[0].stroke}`, { json: this.waiting[0] });
-                this.#settled();
+                const { words, patches } = await callForPixels(`${this.sheet}/pen/strokes?stroke=${order.stroke}`, { json: order });
+                this.waiting.shift();
+                this.outbox.remove(order.stroke);
                 this.wait([]);
                 this.show(patches);
                 this.done(words);
+                tries = 0;
             } catch (error) {
-                if (!(error instanceof Away)) {
-                    this.refused.push(this.waiting[0]);
-                    this.#settled();
-                    this.wait([]);
-                    this.say(`This stroke was not laid down: ${error.message} It is kept in this browser.`);
+                tries++;
+                const isNotNow = error instanceof Away || NOT_NOW.includes(error.status) || (error.status >= 500 && tries < TRIES);
+                this.#announce();
+                if (isNotNow) {
+                    if (!(error instanceof Away)) {
+                        this.say(`${error.message} The stroke waits here and is sent again.`);
+                    }
+                    await new Promise((resume) => { setTimeout(resume, RETRY); });
                     continue;
                 }
-                this.#announce();
-                await new Promise((resume) => setTimeout(resume, RETRY));
+                tries = 0;
+                this.waiting.shift();
+                this.refused.push(order);
+                this.outbox.put(order, true);
+                this.wait([]);
+                this.say(`This stroke was not laid down: ${error.message} It is kept in this browser.`);
             }
         }
         this.#announce();
-    }
-
-    #settled() {
-        this.waiting.shift();
-        this.#store();
-    }
-
-    #store() {
-        try {
-            localStorage.setItem(this.key, JSON.stringify(this.waiting));
-            localStorage.setItem(this.refusedKey, JSON.stringify(this.refused));
-        } catch {
-            this.say('The browser’s store is full: strokes wait in this page only. Keep it open.');
-        }
     }
 
     #announce() {
