@@ -30,7 +30,7 @@ final class LowTide
     private const HEIGHT = 1000;
 
     /** px of the sheet for one of the picture as it is set down here. */
-    private const SCALE = 0.75;
+    public const SCALE = 0.75;
 
     /** px from the top, where sky and shore meet. */
     private const HORIZON = 400;
@@ -42,14 +42,14 @@ final class LowTide
     private int $roll = 0;
 
     /** @param  array<string, Brush>  $brushes  by name */
-    public function __construct(private readonly SheetPainter $painter, private readonly LayerActions $layers, private readonly PictureLayers $pictures, private readonly StrokeActions $strokes, private readonly array $brushes)
+    public function __construct(private readonly SheetPainter $painter, private readonly LayerActions $layers, private readonly PictureLayers $pictures, private readonly StrokeActions $strokes, private readonly array $brushes, private readonly float $scale = self::SCALE)
     {
     }
 
     /** @param  Source  $photo  whose grain lies under the paint */
     public function paint(Source $photo): Sheet
     {
-        $this->sheet = Sheet::blank('Low tide', (int) (self::SCALE * self::WIDTH), (int) (self::SCALE * self::HEIGHT), dpi: 150);
+        $this->sheet = Sheet::blank('Low tide', (int) ($this->scale * self::WIDTH), (int) ($this->scale * self::HEIGHT), dpi: 150);
         $this->sheet->update(['paper' => '#f1ece0', 'tooth' => 'cold-pressed paper']);
         $this->layer = $this->sheet->layer();
         $this->layer->update(['name' => 'Sky']);
@@ -237,7 +237,7 @@ final class LowTide
     /** @param  array<string, mixed>  $hand */
     private function press(string $brush, float $x, float $y, array $hand): void
     {
-        $this->lay($brush, new Trace([new Sample(0, self::SCALE * $x, self::SCALE * $y, 0.9)]), $hand);
+        $this->lay($brush, new Trace([new Sample(0, $this->scale * $x, $this->scale * $y, 0.9)]), $hand);
     }
 
     /**
@@ -248,16 +248,16 @@ final class LowTide
     {
         $first = $places[0];
         $last = $places[count($places) - 1];
-        $this->lay($brush, (new PractisedHand(300 + $this->roll))->follows(array_map(fn (array $at): array => [self::SCALE * $at[0], self::SCALE * $at[1], $at[2]], $places), 300 + 1.1 * hypot($last[0] - $first[0], $last[1] - $first[1])), $hand);
+        $this->lay($brush, (new PractisedHand(300 + $this->roll))->follows(array_map(fn (array $at): array => [$this->scale * $at[0], $this->scale * $at[1], $at[2]], $places), 300 + 1.1 * hypot($last[0] - $first[0], $last[1] - $first[1])), $hand);
     }
 
     /** @param  array<string, mixed>  $hand */
     private function lay(string $brush, Trace $trace, array $hand): void
     {
-        $hand['size'] = self::SCALE * ($hand['size'] ?? $this->brushes[$brush]->kept->base('size'));
+        $hand['size'] = $this->scale * ($hand['size'] ?? $this->brushes[$brush]->kept->base('size'));
         foreach (['taperIn', 'taperOut', 'rimWidth'] as $length) {
             if (isset($hand['with'][$length])) {
-                $hand['with'][$length]['base'] *= self::SCALE;
+                $hand['with'][$length]['base'] *= $this->scale;
             }
         }
         $order = StrokeRequest::read(JsonReader::of(['stroke' => (string) Str::uuid(), 'brush' => $this->brushes[$brush]->id, 'roll' => 40 + 7 * $this->roll++, 'layer' => $this->layer->id, ...$hand]), $this->sheet);

@@ -125,9 +125,9 @@ final class TuneHandTest extends BrowserTestCase
         $chrome->waitForText('[data-zoom]', '100 %');
         $chrome->click('[aria-label=Backdrop] [aria-label=Black]');
         self::assertSame('rgb(17, 17, 17)', $chrome->run('return getComputedStyle(document.querySelector("[x-ref=mat]")).backgroundColor'));
-        // A picture from Gather lies under the strokes: then every pixel is opaque.
+        // A scan from Gather lies under the strokes: then every pixel is opaque.
         $before = $this->painted(self::SWATCH);
-        $chrome->run('const s = document.querySelector("[aria-label=\'A source as the backdrop\']"); s.value = s.options[1].value; s.dispatchEvent(new Event("change", { bubbles: true }))');
+        $chrome->run('const s = document.querySelector("[aria-label=\'A source as the backdrop\']"); s.value = s.options[s.options.length - 1].value; s.dispatchEvent(new Event("change", { bubbles: true }))');
         $chrome->wait('the picture', fn (): bool => $this->painted(self::SWATCH) > $before);
         self::assertSame(255, $chrome->run('const c = document.querySelector("[x-ref=swatch]"); const d = c.getContext("2d").getImageData(0, 0, c.width, 40).data; let l = 255; for (let i = 3; i < d.length; i += 4) l = Math.min(l, d[i]); return l'));
         $chrome->click('[aria-label=Backdrop] [aria-label=White]');

@@ -3,7 +3,7 @@
     <div class="grid grid-cols-3 gap-[6px]" role="group" aria-label="Tips">
         <template x-for="t in tips" :key="t.id">
             <div class="relative">
-                <button type="button" class="part" :aria-pressed="isTip(t)" :aria-label="t.name + ', ' + t.kind" :title="t.name + ' · ' + t.kind + ' · ' + t.size" x-on:click="takeTip(t)" :data-tip="t.id"><img :src="t.frames[0]" alt="" class="size-full object-contain"><span class="absolute bottom-1 right-1 rounded bg-fog-100 px-1 text-[11px]" x-show="t.frames.length > 1" x-text="t.frames.length"></span></button>
+                <button type="button" class="part" :aria-pressed="isTip(t)" :aria-label="t.name + ', ' + t.kind + (t.frames.length > 1 ? ', ' + t.frames.length + ' frames' : '')" :title="t.name + ' · ' + t.kind + ' · ' + t.size" x-on:click="takeTip(t)" :data-tip="t.id"><img :src="t.frames[0]" alt="" class="size-full object-contain"><span class="absolute bottom-1 right-1 rounded bg-fog-100 px-1 text-[11px]" x-show="t.frames.length > 1" x-text="t.frames.length"></span></button>
                 <button type="button" class="absolute right-[2px] top-[2px] size-[24px] rounded-[5px] text-stone hover:bg-fog-100" x-show="!isTip(t)" x-on:click="deleteTip(t)" :aria-label="'Delete the tip ' + t.name" title="Delete this tip">×</button>
             </div>
         </template>
