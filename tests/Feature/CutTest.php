@@ -58,6 +58,12 @@ final class CutTest extends FeatureTestCase
             ],
         ])->assertOk();
         $brush = Brush::query()->findOrFail($this->postJson("/cut-sets/{$set->id}/tip", ['name' => 'Blots'])->assertCreated()->json('brush'));
+        // In Gather each source of it says which tip it is a frame of, once.
+        preg_match('#id="gather-data"[^>]*>(.*?)</script>#s', (string) $this->get('/gather')->assertOk()->getContent(), $page);
+        $wall = json_decode($page[1] ?? '', true)['sources'];
+        foreach ($ids as $id) {
+            self::assertSame(['Blots'], array_column(array_column($wall, 'tips', 'id')[$id], 'name'));
+        }
         self::assertSame([$ids[2], $ids[0], $ids[1]], array_column($brush->tip->pictures(), 'source'));
         self::assertCount(1, array_unique(array_column($brush->tip->pictures(), 'width')), 'a common box');
         // The frame with a wide margin of its own made the box wide.

@@ -2,7 +2,7 @@
     $wall = $sources->map(fn ($s) => [
         'id' => $s->id, 'name' => $s->name, 'url' => route('sources.update', $s), 'cut' => route('cut', $s), 'thumb' => route('sources.thumb', $s),
         'facts' => $s->facts(), 'age' => $s->created_at->diffForHumans(), 'tags' => $s->tags ?? [],
-        'tips' => $s->tips->map(fn ($t) => ['name' => $t->name, 'tune' => $t->brushes->isEmpty() ? null : route('tune', $t->brushes->first())])->all(),
+        'tips' => $s->tips->concat($asFrames[$s->id] ?? [])->unique('id')->values()->map(fn ($t) => ['name' => $t->name, 'tune' => $t->brushes->isEmpty() ? null : route('tune', $t->brushes->first())])->all(),
         'words' => mb_strtolower(implode(' ', [$s->name, $s->origin, $s->type, ...$s->tags ?? []])),
     ])->all();
 @endphp
