@@ -11,15 +11,18 @@ export const pinning = {
     atHandWords(control) {
         return this.isAtHand(control) ? `${control.label} stands at hand in Try. Take it away` : `Put ${control.label} at hand in Try`;
     },
-    async flipAtHand(control) {
-        const before = this.atHand;
-        this.atHand = this.isAtHand(control) ? before.filter((id) => id !== control.id) : [...before, control.id];
-        try {
-            this.atHand = (await call(this.links.brush, { method: 'PATCH', json: { atHand: this.atHand } })).atHand;
-            this.message = '';
-        } catch (error) {
-            this.atHand = before;
-            this.message = error.message;
-        }
+    /** One after another: of two that are under way at once the earlier could be the last to arrive. */
+    flipAtHand(control) {
+        this.atHand = this.isAtHand(control) ? this.atHand.filter((id) => id !== control.id) : [...this.atHand, control.id];
+        const wanted = this.atHand;
+        this.pinned = (this.pinned ?? Promise.resolve()).then(async () => {
+            try {
+                this.keptAtHand = (await call(this.links.brush, { method: 'PATCH', json: { atHand: wanted } })).atHand;
+                this.message = '';
+            } catch (error) {
+                this.atHand = this.keptAtHand ?? wanted.filter((id) => id !== control.id);
+                this.message = error.message;
+            }
+        });
     },
 };
