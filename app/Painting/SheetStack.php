@@ -10,6 +10,7 @@ use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Paint\Composite\LayerStack;
 use Yarrowfog\Core\Paint\Composite\Recolour;
 use Yarrowfog\Core\Paint\Composite\StackedLayer;
+use Yarrowfog\Core\Paint\Composite\TileSource;
 use Yarrowfog\Core\Raster\DeepBitmap;
 
 /** The layers of a sheet, as they are shown over one another. */
@@ -61,6 +62,12 @@ final readonly class SheetStack
 
     private function layer(Layer $layer): StackedLayer
     {
-        return new StackedLayer(new LayerTiles($this->tiles, $layer), $layer->opacity, $layer->blend_mode, $layer->is_clipped, $layer->recolour ?? new Recolour, $layer->is_hidden);
+        return self::shown($layer, new LayerTiles($this->tiles, $layer));
+    }
+
+    /** A layer as it is shown, of these pixels. */
+    public static function shown(Layer $layer, TileSource $pixels): StackedLayer
+    {
+        return new StackedLayer($pixels, $layer->opacity, $layer->blend_mode, $layer->is_clipped, $layer->recolour ?? new Recolour, $layer->is_hidden);
     }
 }

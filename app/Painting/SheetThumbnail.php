@@ -10,7 +10,6 @@ use App\Pictures\PictureFile;
 use App\Store\DerivativeCache;
 use Yarrowfog\Core\Paint\Composite\LayerStack;
 use Yarrowfog\Core\Paint\Composite\PictureBackdrop;
-use Yarrowfog\Core\Paint\Composite\Recolour;
 use Yarrowfog\Core\Paint\Composite\StackedLayer;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -48,14 +47,7 @@ final readonly class SheetThumbnail
     {
         $factor = max(1, (int) ceil(max($sheet->width, $sheet->height) / self::LONGEST));
         $small = new Rect(0, 0, max(1, intdiv($sheet->width, $factor)), max(1, intdiv($sheet->height, $factor)));
-        $layers = $sheet->layers()->get()->map(fn (Layer $layer): StackedLayer => new StackedLayer(
-            new PictureBackdrop(DeepBitmap::of($this->shrink($sheet, $layer, $factor, $small))),
-            $layer->opacity,
-            $layer->blend_mode,
-            $layer->is_clipped,
-            $layer->recolour ?? new Recolour,
-            $layer->is_hidden,
-        ));
+        $layers = $sheet->layers()->get()->map(fn (Layer $layer): StackedLayer => SheetStack::shown($layer, new PictureBackdrop(DeepBitmap::of($this->shrink($sheet, $layer, $factor, $small)))));
         $stack = new LayerStack(array_values($layers->all()), SheetStack::paper($sheet));
         $rows = ByteRows::empty($small, 4);
         foreach (StrokeBuffer::keysUnder($small) as $key) {

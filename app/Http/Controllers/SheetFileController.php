@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Models\Layer;
 use App\Models\Sheet;
 use App\Painting\OpenRasterFile;
 use App\Painting\SheetPicture;
@@ -25,7 +26,7 @@ final class SheetFileController
         if (! is_string($format) || ! isset(SheetPicture::FORMATS[$format])) {
             throw new InvalidInput('as', 'A sheet is saved as one of: '.implode(', ', array_keys(SheetPicture::FORMATS)).'.');
         }
-        $layer = $request->query('layer') === null ? null : $sheet->findLayer($request->integer('layer'));
+        $layer = self::layer($request, $sheet);
         $isDeep = $request->query('bits') === '16';
 
         return self::file(
@@ -45,7 +46,7 @@ final class SheetFileController
     /** What is shown, or one layer, as outlines. */
     public function outlines(Request $request, Sheet $sheet, SheetTracing $tracing): FileResponse
     {
-        $layer = $request->query('layer') === null ? null : $sheet->findLayer($request->integer('layer'));
+        $layer = self::layer($request, $sheet);
         $within = self::within($request);
 
         return self::file($request, fn (Progress $progress): string => $tracing->trace($sheet, $layer, $within, $progress)->svg, 'image/svg+xml', self::name($sheet, $layer?->name).'.svg');
@@ -54,14 +55,15 @@ final class SheetFileController
     /** The outlines to look at over the sheet, and how good they are. */
     public function tracing(Request $request, Sheet $sheet, SheetTracing $tracing): JsonResponse
     {
-        set_time_limit(0);
-        $layer = $request->query('layer') === null ? null : $sheet->findLayer($request->integer('layer'));
-        $progress = Progress::of(self::job($request));
-        try {
-            return response()->json($tracing->trace($sheet, $layer, self::within($request), $progress)->toArray());
-        } finally {
-            $progress->done();
-        }
+        $layer = self::layer($request, $sheet);
+
+        return response()->json(self::work($request, fn (Progress $progress): array => $tracing->trace($sheet, $layer, self::within($request), $progress)->toArray()));
+    }
+
+    /** The layer that is meant alone; null for all that is shown. */
+    private static function layer(Request $request, Sheet $sheet): ?Layer
+    {
+        return $request->query('layer') === null ? null : $sheet->findLayer($request->integer('layer'));
     }
 
     private static function within(Request $request): float
@@ -75,21 +77,26 @@ final class SheetFileController
     /** @param  Closure(Progress): string  $make */
     private static function file(Request $request, Closure $make, string $type, string $name): FileResponse
     {
+        return response(self::work($request, $make), 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"{$name}\""]);
+    }
+
+    /**
+     * @template T
+     *
+     * @param  Closure(Progress): T  $do
+     * @return T
+     */
+    private static function work(Request $request, Closure $do): mixed
+    {
         // A large sheet takes as long as it takes; nginx and the pool have a wall of their own.
         set_time_limit(0);
-        $progress = Progress::of(self::job($request));
+        $job = $request->query('job');
+        $progress = Progress::of(is_string($job) ? $job : null);
         try {
-            return response($make($progress), 200, ['Content-Type' => $type, 'Content-Disposition' => "attachment; filename=\"{$name}\""]);
+            return $do($progress);
         } finally {
             $progress->done();
         }
-    }
-
-    private static function job(Request $request): ?string
-    {
-        $job = $request->query('job');
-
-        return is_string($job) ? $job : null;
     }
 
     /** What it is called, in letters that every system can hold. */

@@ -216,7 +216,7 @@ export const atHand = {
         return this.isPen === true ? 'Pen · pressure and tilt' : `${this.isPen === null ? 'Pen, or mouse' : 'Mouse'} · ${without}`;
     },
     handKey(event, isDown) {
-        if (this.isBusyTyping(event) || event.ctrlKey || event.metaKey || event.altKey) {
+        if (!this.isCommand(event)) {
             return;
         }
         if (event.key === 'd') {

@@ -71,7 +71,7 @@ export const inks = {
         }
     },
     inkKey(event) {
-        if (this.isBusyTyping(event) || event.ctrlKey || event.metaKey || event.altKey) {
+        if (!this.isCommand(event)) {
             return;
         }
         if (event.key === 'c' && !event.repeat) {

@@ -74,6 +74,10 @@ export const painting = (data) => ({
     isBusyTyping(event) {
         return isTyping(event) || document.querySelector('dialog[open]') !== null;
     },
+    /** Whether a key is a command of its own: not typed into a field, and not one of the browser's. */
+    isCommand(event) {
+        return !this.isBusyTyping(event) && !event.ctrlKey && !event.metaKey && !event.altKey;
+    },
     choose(brush) {
         if (!brush) {
             return;

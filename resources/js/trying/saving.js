@@ -51,17 +51,22 @@ export const saving = {
     get mayBeClear() {
         return this.format.isClear && !this.onlyLayer;
     },
-    pictureQuery() {
-        return `/picture?as=${this.format.id}${this.paperShows ? '&paper=1' : ''}${this.isDeep && this.format.isDeep ? '&bits=16' : ''}${this.onlyLayer ? `&layer=${this.layerInHand}` : ''}`;
+    /** Of all that is shown, or of the layer in hand. */
+    layerQuery() {
+        return this.onlyLayer ? `&layer=${this.layerInHand}` : '';
+    },
+    /** The picture in a format, and as it is chosen besides. */
+    pictureQuery(format, isDeep = false) {
+        return `/picture?as=${format}${this.paperShows ? '&paper=1' : ''}${isDeep ? '&bits=16' : ''}${this.layerQuery()}`;
     },
     savePicture() {
-        return this.saveFile(this.pictureQuery(), `Saving ${this.format.label}`);
+        return this.saveFile(this.pictureQuery(this.format.id, this.isDeep && this.format.isDeep), `Saving ${this.format.label}`);
     },
     saveOpenRaster() {
         return this.saveFile('/openraster?', 'Saving OpenRaster');
     },
     saveOutlines() {
-        return this.saveFile(`/outlines?within=${this.within}${this.onlyLayer ? `&layer=${this.layerInHand}` : ''}`, 'Saving SVG');
+        return this.saveFile(`/outlines?within=${this.within}${this.layerQuery()}`, 'Saving SVG');
     },
     async saveFile(query, words) {
         this.closeMenus();
@@ -78,7 +83,7 @@ export const saving = {
     async copyPicture() {
         this.closeMenus();
         await this.long('Copying the picture', async (job, signal) => {
-            const { blob } = await fetched(`${this.sheet.url}/picture?as=png${this.paperShows ? '&paper=1' : ''}${this.onlyLayer ? `&layer=${this.layerInHand}` : ''}&job=${job}`, signal);
+            const { blob } = await fetched(`${this.sheet.url}${this.pictureQuery('png')}&job=${job}`, signal);
             try {
                 await navigator.clipboard.write([new ClipboardItem({ 'image/png': blob })]);
                 this.said = 'The picture is on the clipboard.';
@@ -152,7 +157,7 @@ export const saving = {
         const answer = await this.long('Tracing', async (job, signal) => {
             this.traceMessage = '';
 
-            return (await fetched(`${this.sheet.url}/tracing?within=${this.within}${this.onlyLayer ? `&layer=${this.layerInHand}` : ''}&job=${job}`, signal)).blob.text();
+            return (await fetched(`${this.sheet.url}/tracing?within=${this.within}${this.layerQuery()}&job=${job}`, signal)).blob.text();
         });
         if (!this.tracing) {
             return;

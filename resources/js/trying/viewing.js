@@ -54,7 +54,7 @@ export const viewing = {
         this.view.fit();
     },
     viewKey(event) {
-        if (this.isBusyTyping(event) || event.ctrlKey || event.metaKey || event.altKey) {
+        if (!this.isCommand(event)) {
             return;
         }
         ({ j: () => this.turnLeft(), l: () => this.turnRight(), m: () => this.flipView(), u: () => this.straighten() })[event.key]?.();
