@@ -58,6 +58,24 @@ final readonly class JsonReader
         return $this;
     }
 
+    /**
+     * What stands under keys that are not known: kept, where a newer version may have written it.
+     *
+     * @param  list<string>  $known
+     * @return array<string, mixed>
+     */
+    public function beyond(array $known): array
+    {
+        $beyond = [];
+        foreach ($this->values as $key => $value) {
+            if (! in_array((string) $key, $known, true)) {
+                $beyond[(string) $key] = $value;
+            }
+        }
+
+        return $beyond;
+    }
+
     /** @throws InvalidInput when missing, not a finite number, or out of range */
     public function number(string|int $key, float $least, float $most, ?float $default = null): float
     {
@@ -205,6 +223,22 @@ final readonly class JsonReader
     public function without(string $key): self
     {
         return new self(array_diff_key($this->values, [$key => true]), $this->path);
+    }
+
+    /**
+     * The same object with nothing but these keys.
+     *
+     * @param  list<string>  $known
+     */
+    public function only(array $known): self
+    {
+        return new self(array_intersect_key($this->values, array_flip($known)), $this->path);
+    }
+
+    /** The same object with another one under a key. */
+    public function with(string $key, self $value): self
+    {
+        return new self([...$this->values, $key => $value], $this->path);
     }
 
     /** @return list<string> */

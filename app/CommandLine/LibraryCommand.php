@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\CommandLine;
 
+use App\Models\Brush;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
 use Symfony\Component\Console\Input\InputInterface;
@@ -24,6 +25,22 @@ abstract class LibraryCommand extends EngineCommand
     protected function work(InputInterface $input, OutputInterface $output): void
     {
         $this->workOn(self::open($input->getOption('library')), $input, $output);
+    }
+
+    /** @throws InvalidInput where there is none of that name or number */
+    protected static function brush(string $name): Brush
+    {
+        $brush = Brush::library()->where('name', $name)->orderBy('id')->first();
+        if ($brush === null && ctype_digit($name)) {
+            $brush = Brush::query()->find((int) $name);
+        }
+
+        return $brush instanceof Brush ? $brush->load(['tip', 'maker']) : throw new InvalidInput('brush', "There is no brush “{$name}”. “bin/yarrowfog brush list” says which there are.");
+    }
+
+    protected static function writeJson(OutputInterface $output, mixed $what): void
+    {
+        $output->writeln(json_encode($what, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), OutputInterface::OUTPUT_RAW);
     }
 
     /** @throws InvalidInput where there is no library */

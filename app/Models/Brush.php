@@ -10,6 +10,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use Illuminate\Database\Eloquent\SoftDeletingScope;
+use Yarrowfog\Core\Advice\BrushTraits;
 use Yarrowfog\Core\Stroke\BrushSettings;
 
 /**
@@ -32,9 +34,17 @@ use Yarrowfog\Core\Stroke\BrushSettings;
  * @property int $roll
  * @property bool $is_plain
  * @property list<string>|null $at_hand  names of settings that stand beside size and opacity while painting
+ * @property string $licence  an SPDX identifier, or words; empty where the maker's holds
+ * @property string|null $made_on  the day
+ * @property string $does  paints, erases or smudges, as its kept settings say
+ * @property string $lays  band, stamp or dabs
+ * @property string $colour  word for its main ink
+ * @property bool $has_tooth
+ * @property array<string, mixed>|null $beyond  what a bundle of a newer version said of it
  * @property bool $is_pinned  whether it stands first among the brushes
  * @property string|null $strip_movement  of the practice pen, that its strip is painted with; null for what suits it
  * @property string|null $strip_picture  hash of a picture that stands in place of a painted strip
+ * @property \Illuminate\Support\Carbon|null $deleted_at
  * @property \Carbon\CarbonImmutable|\Illuminate\Support\Carbon $created_at
  * @property Tip $tip
  */
@@ -53,21 +63,40 @@ final class Brush extends Model
         return self::query()->where('is_plain', false);
     }
 
+    protected static function booted(): void
+    {
+        self::saving(function (self $brush): void {
+            if ($brush->isDirty('kept')) {
+                $brush->fill(BrushTraits::of($brush->kept)->toColumns());
+            }
+        });
+    }
+
     protected function casts(): array
     {
-        return ['kept' => AsValue::of(BrushSettings::class), 'draft' => AsValue::of(BrushSettings::class), 'draft_parts' => AsValue::of(BrushParts::class), 'tags' => 'array', 'is_plain' => 'boolean', 'at_hand' => 'array', 'is_pinned' => 'boolean'];
+        return ['has_tooth' => 'boolean', 'beyond' => 'array', 'kept' => AsValue::of(BrushSettings::class), 'draft' => AsValue::of(BrushSettings::class), 'draft_parts' => AsValue::of(BrushParts::class), 'tags' => 'array', 'is_plain' => 'boolean', 'at_hand' => 'array', 'is_pinned' => 'boolean'];
     }
 
     /** @return BelongsTo<Tip, $this> */
     public function tip(): BelongsTo
     {
-        return $this->belongsTo(Tip::class);
+        $tip = $this->belongsTo(Tip::class);
+        // A brush that is set aside shows what it paints, and its tip may be set aside with it.
+        $tip->getQuery()->withoutGlobalScope(SoftDeletingScope::class);
+
+        return $tip;
     }
 
     /** @return BelongsTo<Maker, $this> */
     public function maker(): BelongsTo
     {
         return $this->belongsTo(Maker::class);
+    }
+
+    /** Tells how its strip looks from how it looked before: it is another one with each change that can be seen. */
+    public function stripKey(): string
+    {
+        return hash('xxh64', implode(' ', [(string) json_encode($this->kept->toArray()), $this->tip->fingerprint(), $this->bite_id, $this->tooth_id, $this->roll, $this->strip_movement, $this->strip_picture]));
     }
 
     /** The settings in hand: the draft where there is one. */

@@ -31,19 +31,19 @@ final readonly class BrushParts implements JsonValue
     /** @throws InvalidInput when it is gone */
     public function findTip(): Tip
     {
-        return Tip::query()->find($this->tip) ?? throw new InvalidInput('parts.tip', 'The tip of this brush is gone. Choose another one under Form.');
+        return Tip::withTrashed()->find($this->tip) ?? throw new InvalidInput('parts.tip', 'The tip of this brush is gone. Choose another one under Form.');
     }
 
     /** @throws InvalidInput when it is gone */
     public function findBite(): ?Tip
     {
-        return $this->bite === null ? null : Tip::query()->find($this->bite) ?? throw new InvalidInput('parts.bite', 'The tip that bites is gone. Choose another one under Ground, or none.');
+        return $this->bite === null ? null : Tip::withTrashed()->find($this->bite) ?? throw new InvalidInput('parts.bite', 'The tip that bites is gone. Choose another one under Ground, or none.');
     }
 
     /** @throws InvalidInput when it is gone */
     public function findTooth(): ?Tooth
     {
-        return $this->tooth === null ? null : Tooth::query()->find($this->tooth) ?? throw new InvalidInput('parts.tooth', 'The tooth of this brush is gone. Choose another one under Ground.');
+        return $this->tooth === null ? null : Tooth::withTrashed()->find($this->tooth) ?? throw new InvalidInput('parts.tooth', 'The tooth of this brush is gone. Choose another one under Ground.');
     }
 
     /** @return array{tip: int, bite: int|null, tooth: int|null} */

@@ -15,7 +15,7 @@ final readonly class StoredPicture implements JsonValue
     /** px of a side: more than any picture of the library has. */
     private const LARGEST = 65535;
 
-    private const HASH = '/^[0-9a-f]{64}$/';
+    private const HASH = '/^[0-9a-f]{64}$/D';
 
     public function __construct(public string $hash, public int $width, public int $height, public TipKind $kind = TipKind::InkMask)
     {

@@ -33,7 +33,7 @@ final class BrushCard
             'id' => $brush->id,
             'name' => $brush->name,
             'url' => url("/brushes/{$brush->id}"),
-            'strip' => route('brushes.strip', [$brush, 'as' => $brush->revision]),
+            'strip' => route('brushes.strip', [$brush, 'as' => $brush->stripKey()]),
             'size' => $settings->base('size'),
             'opacity' => $settings->base('opacity'),
             'does' => $settings->choice('does'),

@@ -6,6 +6,7 @@ namespace App\Painting;
 
 use App\Models\Brush;
 use App\Models\BrushParts;
+use App\Models\StrokeTextures;
 use App\Models\Tip;
 use App\Pictures\PictureFile;
 use App\Store\BlobStore;
@@ -39,11 +40,19 @@ final readonly class BrushStrip
     {
     }
 
-    public function png(Brush $brush): string
+    /** @param  int  $times  as large as it usually is */
+    public function png(Brush $brush, int $times = 1): string
     {
         return $brush->strip_picture === null
-            ? $this->of($brush->keptParts(), $brush->kept, $brush->roll, $brush->strip_movement)
+            ? $this->of($brush->keptParts(), $brush->kept, $brush->roll, $brush->strip_movement, $times, $brush->tip)
             : $this->kept->get($brush->strip_picture);
+    }
+
+    /** Whether it is painted already, and needs no painting to be shown. */
+    public function isThere(Brush $brush): bool
+    {
+        return $brush->strip_picture !== null
+            || $this->derived->find(self::key(StrokeTextures::of($brush->keptParts(), $brush->kept, $brush->tip), self::shown($brush->kept, 1), $brush->roll, $brush->strip_movement, 1)) !== null;
     }
 
     /** A picture of the painter's own, as a strip: as it is, no larger than it is shown at twice the size. */
@@ -56,37 +65,55 @@ final readonly class BrushStrip
      * What is made with these parts and settings.
      *
      * @param  string|null  $movement  of the practice pen; null for what suits them
+     * @param  Tip|null  $tip  where it is at hand already
      */
-    public function of(BrushParts $parts, BrushSettings $settings, int $roll, ?string $movement = null): string
+    public function of(BrushParts $parts, BrushSettings $settings, int $roll, ?string $movement = null, int $times = 1, ?Tip $tip = null): string
     {
-        $isStamp = $settings->choice('onePerPress') === StepSettings::YES && ! $settings->isBand();
-        $shown = $settings->withBase('size', min($isStamp ? self::LARGEST_STAMP : self::LARGEST, $settings->base('size')));
-        $key = 'strip-2-'.hash('sha256', self::fingerprint($parts).json_encode($shown->toArray(), JSON_THROW_ON_ERROR).$roll.($movement === null ? '' : " {$movement}"));
+        return $this->paint(StrokeTextures::of($parts, $settings, $tip), $settings, $roll, $movement, $times);
+    }
 
-        return $this->derived->remember($key, function () use ($parts, $shown, $roll, $isStamp, $movement): string {
+    /**
+     * What is made with these pictures and settings.
+     *
+     * @param  int  $times  as large as it usually is
+     */
+    public function paint(StrokeTextures $textures, BrushSettings $settings, int $roll, ?string $movement = null, int $times = 1): string
+    {
+        $shown = self::shown($settings, $times);
+        [$width, $height] = [self::WIDTH * $times, self::HEIGHT * $times];
+
+        return $this->derived->remember(self::key($textures, $shown, $roll, $movement, $times), function () use ($textures, $shown, $roll, $movement, $times, $width, $height): string {
             $traces = match (true) {
-                $movement !== null => PracticePen::named($movement, self::WIDTH, self::HEIGHT),
-                $isStamp => self::presses($shown->base('size')),
-                default => [Movements::swell(new Rect(28, 34, self::WIDTH - 56, self::HEIGHT - 68))],
+                $movement !== null => PracticePen::named($movement, $width, $height),
+                self::isStamp($shown) => self::presses($shown->base('size'), $width, $height),
+                default => [Movements::swell(new Rect(28 * $times, 34 * $times, $width - 56 * $times, $height - 68 * $times))],
             };
 
-            return PictureFile::png(Swatch::paint($this->tips->kitOf($parts, $shown), $shown, $traces, $roll, self::WIDTH, self::HEIGHT, Swatch::ground($shown, self::WIDTH, self::HEIGHT)));
+            return PictureFile::png(Swatch::paint($this->tips->load($textures, $shown), $shown, $traces, $roll, $width, $height, Swatch::ground($shown, $width, $height)));
         });
     }
 
-    /** @return non-empty-list<Trace> presses side by side, the last one firm */
-    private static function presses(float $size): array
+    private static function isStamp(BrushSettings $settings): bool
     {
-        $count = (int) max(1, min(self::STAMPS, floor((self::WIDTH - 16) / ($size * 1.1))));
-
-        return array_map(fn (int $i): Trace => new Trace([new Sample(0, self::WIDTH * ($i + 0.5) / $count, self::HEIGHT / 2, 0.4 + 0.6 * ($i + 1) / $count)]), range(0, $count - 1));
+        return $settings->choice('onePerPress') === StepSettings::YES && ! $settings->isBand();
     }
 
-    private static function fingerprint(BrushParts $parts): string
+    /** The brush no larger than a strip can show. */
+    private static function shown(BrushSettings $settings, int $times): BrushSettings
     {
-        $tips = array_filter([$parts->tip, $parts->bite]);
-        $prints = Tip::query()->findMany($tips)->keyBy('id');
+        return $settings->withBase('size', $times * min(self::isStamp($settings) ? self::LARGEST_STAMP : self::LARGEST, $settings->base('size')));
+    }
 
-        return implode('|', [...array_map(fn (int $id): string => $prints->get($id)?->fingerprint() ?? '', $tips), (string) $parts->tooth]);
+    private static function key(StrokeTextures $textures, BrushSettings $shown, int $roll, ?string $movement, int $times): string
+    {
+        return 'strip-3-'.hash('sha256', json_encode([$textures->toArray(), $shown->toArray(), $roll, $movement, $times], JSON_THROW_ON_ERROR));
+    }
+
+    /** @return non-empty-list<Trace> presses side by side, the last one firm */
+    private static function presses(float $size, int $width, int $height): array
+    {
+        $count = (int) max(1, min(self::STAMPS, floor(($width - 16) / ($size * 1.1))));
+
+        return array_map(fn (int $i): Trace => new Trace([new Sample(0, $width * ($i + 0.5) / $count, $height / 2, 0.4 + 0.6 * ($i + 1) / $count)]), range(0, $count - 1));
     }
 }

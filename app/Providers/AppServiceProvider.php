@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Store\BlobStore;
 use App\Store\DerivativeCache;
+use App\Store\Epoch;
 use App\Store\LibraryCheck;
 use App\Store\LibraryConnection;
 use App\Store\Locks;
@@ -26,6 +27,7 @@ final class AppServiceProvider extends ServiceProvider
         Connection::resolverFor('sqlite', fn (PDO|Closure $pdo, string $database, string $prefix, array $config): LibraryConnection => new LibraryConnection($pdo, $database, $prefix, $config));
         $this->app->singleton(Locks::class, fn (): Locks => new Locks(Scratch::folder('locks')));
         $this->app->singleton(BlobStore::class, fn (): BlobStore => new BlobStore(new WholeFiles(Storage::disk('library'), lasts: true), app(Locks::class)));
+        $this->app->singleton(Epoch::class, fn (): Epoch => new Epoch(storage_path('yarrowfog/epoch')));
         $this->app->bind(LibraryCheck::class, fn (): LibraryCheck => new LibraryCheck(Storage::disk('library')));
         $this->app->singleton(DerivativeCache::class, fn (): DerivativeCache => new DerivativeCache(new WholeFiles(Storage::disk('derived'))));
         $this->app->singletonIf(ProcessCache::class, fn (): ProcessCache => new ProcessCache);

@@ -14,6 +14,9 @@ final readonly class Configuration
     /** Bytes of an upload: the largest picture, and what a form needs besides. */
     private const MOST = '110M';
 
+    /** Bytes of a bundle of brushes or a whole library. */
+    private const MOST_BUNDLE = '2100M';
+
     /** s that a page may take: a tip of the largest picture. */
     private const SLOWEST = 600;
 
@@ -45,7 +48,7 @@ final readonly class Configuration
     public function write(): void
     {
         $isRoot = posix_geteuid() === 0;
-        $common = ['run' => $this->run, 'serving' => $this->folder, 'slowest' => self::SLOWEST.'s', 'most' => self::MOST];
+        $common = ['run' => $this->run, 'serving' => $this->folder, 'slowest' => self::SLOWEST.'s', 'most' => self::MOST, 'most-bundle' => self::MOST_BUNDLE];
         $this->fill('nginx.conf', [
             ...$common,
             // Otherwise nginx would give its own processes away to somebody else.

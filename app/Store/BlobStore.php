@@ -33,6 +33,33 @@ final readonly class BlobStore
         return $bytes !== null && hash('sha256', $bytes) === $hash ? $bytes : throw new FileDamaged($bytes === null ? "The kept file {$hash} is gone." : "The kept file {$hash} is damaged.");
     }
 
+    public function has(string $hash): bool
+    {
+        return $this->files->has(self::path($hash));
+    }
+
+    /**
+     * Bytes of a kept file.
+     *
+     * @throws FileDamaged when it is gone
+     */
+    public function size(string $hash): int
+    {
+        return $this->has($hash) ? $this->files->size(self::path($hash)) : throw new FileDamaged("The kept file {$hash} is gone.");
+    }
+
+    /**
+     * Where a kept file lies, to be read only.
+     *
+     * @throws FileDamaged when it is gone, or is not what was kept
+     */
+    public function file(string $hash): string
+    {
+        $path = $this->files->path(self::path($hash));
+
+        return is_file($path) && hash_file('sha256', $path) === $hash ? $path : throw new FileDamaged("The kept file {$hash} is gone or damaged.");
+    }
+
     /**
      * Lets one process at a time do something about the same content, however many ask at once.
      *

@@ -21,6 +21,12 @@ final readonly class Cleaning
     /** s after which a half of a file is nobody's any more. */
     private const HALF = 3600;
 
+    /** s after which a file that was packed to be fetched is no longer wanted. */
+    private const OUT = 86400;
+
+    /** s after which what was brought to be looked at is no longer wanted. */
+    private const IN = 7 * 86400;
+
     /** s after which a session has lapsed. */
     private const SESSION = 31 * 86400;
 
@@ -38,6 +44,9 @@ final readonly class Cleaning
         return [
             'pictures that can be made again' => $this->shrink("{$this->storage}/yarrowfog/derived"),
             'halves of files' => $this->sweep("{$this->storage}/yarrowfog", self::HALF, fn (SplFileInfo $file): bool => str_ends_with($file->getFilename(), '.part')),
+            'halves of copies' => $this->sweepFolders("{$this->storage}/yarrowfog/copies/.*.part", self::HALF),
+            'bundles that went out' => $this->sweep("{$this->storage}/yarrowfog/outgoing", self::OUT, fn (SplFileInfo $file): bool => true),
+            'what was brought and never taken' => $this->sweepFolders("{$this->storage}/yarrowfog/incoming/*", self::IN),
             'sessions that have lapsed' => $this->sweep("{$this->storage}/framework/sessions", self::SESSION, fn (SplFileInfo $file): bool => ! str_starts_with($file->getFilename(), '.')),
             'lines of logs' => $this->turnLogs("{$this->storage}/logs"),
         ];
@@ -80,6 +89,35 @@ final readonly class Cleaning
             if ($is($file) && $file->getMTime() < time() - $age && @unlink($file->getPathname())) {
                 $gone = [$gone[0] + 1, $gone[1] + $size];
             }
+        }
+
+        return $gone;
+    }
+
+    /**
+     * Whole folders of which nothing is younger.
+     *
+     * @param  string  $which  with stars for any letters
+     * @param  int  $age  s
+     * @return array{int, int}
+     */
+    private function sweepFolders(string $which, int $age): array
+    {
+        $gone = [0, 0];
+        foreach (array_filter(glob($which) ?: [], is_dir(...)) as $folder) {
+            $files = self::files($folder);
+            if (max([0, ...array_map(fn (SplFileInfo $file): int => $file->getMTime(), $files)]) >= time() - $age) {
+                continue;
+            }
+            foreach ($files as $file) {
+                $gone = [$gone[0] + 1, $gone[1] + $file->getSize()];
+                @unlink($file->getPathname());
+            }
+            /** @var SplFileInfo $part */
+            foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS), RecursiveIteratorIterator::CHILD_FIRST) as $part) {
+                @rmdir($part->getPathname());
+            }
+            @rmdir($folder);
         }
 
         return $gone;

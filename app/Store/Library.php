@@ -15,7 +15,7 @@ final class Library
 {
     private ?string $opened = null;
 
-    public function __construct(private readonly DatabaseManager $databases, private readonly Repository $config)
+    public function __construct(private readonly DatabaseManager $databases, private readonly Repository $config, private readonly Epoch $epoch, private readonly ProcessCache $memory)
     {
     }
 
@@ -25,9 +25,10 @@ final class Library
         $path = $this->config->get('database.connections.sqlite.database');
         clearstatcache();
         $stat = is_string($path) ? @stat($path) : false;
-        $file = $stat === false ? null : "{$stat['dev']} {$stat['ino']}";
+        $file = $stat === false ? null : "{$stat['dev']} {$stat['ino']} {$this->epoch->current()}";
         if ($file === null || $file !== $this->opened) {
             $this->databases->purge();
+            $this->memory->empty();
         }
         $this->opened = $file;
     }

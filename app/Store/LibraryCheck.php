@@ -13,6 +13,9 @@ final readonly class LibraryCheck
     /** Columns that hold pixels and traces, in which no file is named. */
     private const BYTES = ['pixels', 'rest', 'trace'];
 
+    /** s after which a file that nothing names was not put here just now. */
+    private const YOUNG = 3600;
+
     public function __construct(private Filesystem $kept)
     {
     }
@@ -41,6 +44,37 @@ final readonly class LibraryCheck
             'leftOver' => array_map(strval(...), array_keys(array_diff_key($there, $named))),
             'database' => array_values(array_filter($said, fn (string $line): bool => $line !== '["ok"]')),
         ];
+    }
+
+    /**
+     * Takes files that are missing or damaged from copies of the library, and lets go of files that nothing names any more.
+     *
+     * @param  string  $copies  folder of the copies
+     * @return array{healed: int, letGo: int}
+     */
+    public function mend(string $copies): array
+    {
+        $found = $this->look();
+        $healed = 0;
+        foreach ([...$found['missing'], ...$found['damaged']] as $hash) {
+            foreach (glob("{$copies}/*/files/".substr($hash, 0, 2)."/{$hash}") ?: [] as $file) {
+                if (hash_file('sha256', $file) === $hash) {
+                    AtomicFile::write($this->kept->path(substr($hash, 0, 2)."/{$hash}"), (string) file_get_contents($file), true);
+                    $healed++;
+                    break;
+                }
+            }
+        }
+        $letGo = 0;
+        foreach ($found['leftOver'] as $hash) {
+            $path = $this->kept->path(substr($hash, 0, 2)."/{$hash}");
+            // What was put here a moment ago may be named in the next.
+            if (@filemtime($path) < time() - self::YOUNG && @unlink($path)) {
+                $letGo++;
+            }
+        }
+
+        return ['healed' => $healed, 'letGo' => $letGo];
     }
 
     /** @return array<string, true> all files that are named anywhere: whatever looks like the hash of one */

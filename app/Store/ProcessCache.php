@@ -36,6 +36,11 @@ final class ProcessCache
         return $thing;
     }
 
+    public function empty(): void
+    {
+        $this->held = [];
+    }
+
     public function letGo(string $drawer, string $key): void
     {
         unset($this->held[$drawer][$key]);

@@ -20,6 +20,16 @@ final readonly class WholeFiles
         return $this->disk->exists($path);
     }
 
+    public function size(string $path): int
+    {
+        return $this->disk->size($path);
+    }
+
+    public function path(string $path): string
+    {
+        return $this->disk->path($path);
+    }
+
     /** @return string|null null where there is no such file */
     public function get(string $path): ?string
     {

@@ -96,12 +96,38 @@ final class BrushBook
             'Beach stones' => ['frames' => [Materials::stone(1), Materials::stone(2), Materials::stone(3), Materials::stone(4)], 'kind' => 'two-ink', 'tags' => ['shore', 'stamp'], 'note' => 'Stones with light on their backs and a shadow on the sand.', 'atHand' => ['scatterAcross', 'castShadow'], 'brush' => [
                 'inks' => ['main' => '#3b4246', 'second' => '#c6c4ba'], 'settings' => ['size' => ['base' => 44, 'spread' => 0.7], 'spacing' => ['base' => 0.9, 'spread' => 0.5], 'scatterAcross' => ['base' => 1.1], 'angle' => ['spread' => 14], 'mirrorAcross' => ['base' => 'by chance'], 'frameRule' => ['base' => 'shuffled'], 'driftHue' => ['base' => 25], 'driftLightness' => ['base' => 0.08], 'castShadow' => ['base' => 0.45], 'shadowDistance' => ['base' => 0.14], 'shadowTowards' => ['base' => 60]],
             ]],
+            'Kelp ribbon' => ['frames' => [Materials::kelp()], 'kind' => 'two-ink', 'tags' => ['shore'], 'note' => 'A ribbon of kelp, laid down as one band along the stroke.', 'atHand' => ['driftHue'], 'brush' => [
+                'inks' => ['main' => '#33361d', 'second' => '#a58f3f'], 'settings' => ['size' => ['base' => 66, 'drives' => $presses(0.25)], 'laidAs' => ['base' => 'band, repeated'], 'steadying' => ['base' => 0.3], 'taperOut' => ['base' => 80]],
+            ]],
+            'Cockle shell' => ['frames' => [Materials::cockle()], 'kind' => 'two-ink', 'tags' => ['shore', 'stamp'], 'note' => 'One press, one shell; each a little other in size and turn.', 'atHand' => ['castShadow'], 'brush' => [
+                'inks' => ['main' => '#7d5644', 'second' => '#f0dcc0'], 'settings' => ['size' => ['base' => 110, 'spread' => 0.25], 'onePerPress' => ['base' => 'yes'], 'angle' => ['spread' => 24], 'driftHue' => ['base' => 12], 'driftLightness' => ['base' => 0.04], 'castShadow' => ['base' => 0.3], 'shadowDistance' => ['base' => 0.06], 'shadowTowards' => ['base' => 60]],
+            ]],
             'Gulls' => ['frames' => [Materials::gull(1.0), Materials::gull(0.45), Materials::gull(-0.35)], 'kind' => 'ink mask', 'tags' => ['air', 'stamp'], 'note' => 'A flight of gulls, far off; near ones larger.', 'brush' => [
                 'inks' => ['main' => '#35414a'], 'settings' => ['size' => ['base' => 38, 'spread' => 0.45, 'drives' => $presses(0.4)], 'spacing' => ['base' => 1.7, 'spread' => 0.6], 'scatterAcross' => ['base' => 1.4], 'angle' => ['spread' => 16], 'mirrorAcross' => ['base' => 'by chance'], 'frameRule' => ['base' => 'shuffled'], 'opacity' => ['base' => 0.85, 'spread' => 0.3]],
             ]],
             'Ink brush' => ['frames' => [self::round(120)], 'kind' => 'ink mask', 'tags' => ['wet', 'line'], 'note' => 'A round brush in ink: from a hair to a full belly.', 'atHand' => ['steadying', 'taperOut'], 'brush' => [
                 'inks' => ['main' => '#16222b'], 'settings' => ['size' => ['base' => 26, 'drives' => $presses(0.06)], 'spacing' => ['base' => 0.05], 'steadying' => ['base' => 0.25], 'taperIn' => ['base' => 12], 'taperOut' => ['base' => 60]],
             ]],
+        ];
+    }
+
+    /** @return array<string, array{maker: string, note: string, brushes: list<string>}> shelves that the brushes stand on, by name */
+    public static function sets(): array
+    {
+        return [
+            'Dry on paper' => ['maker' => 'Ines Tarn', 'note' => 'Pencils, chalks and charcoal: each meets the bumps of the paper.', 'brushes' => ['Soft pencil', 'Hard pencil', 'Charcoal side', 'Slate chalk', 'Pastel']],
+            'Water and wash' => ['maker' => 'Ines Tarn', 'note' => 'Everything that is wet, and what takes it away again.', 'brushes' => ['Flat wash', 'Ink brush', 'Dry brush', 'Sponge', 'Spatter', 'Palette smear', 'Tide eraser', 'Sea mist']],
+            'Along the shore' => ['maker' => 'Odo Marrick', 'note' => 'What grows, lies and flies at the edge of the water.', 'brushes' => ['Marsh grass', 'Reeds', 'Foam', 'Beach stones', 'Cockle shell', 'Kelp ribbon', 'Barnacle', 'Gulls', 'Gull feather']],
+            'Harbour and rain' => ['maker' => 'Odo Marrick', 'note' => 'Ropes, weather, and the seal for the corner of the page.', 'brushes' => ['Rope run', 'Rain line', 'Harbour seal', 'Ink brush', 'Spatter']],
+        ];
+    }
+
+    /** @return array<string, array{licence: string, note: string}> who made them, by name */
+    public static function makers(): array
+    {
+        return [
+            'Ines Tarn' => ['licence' => 'CC-BY-4.0', 'note' => 'Draws the weather for the Saltmarsh Almanac.'],
+            'Odo Marrick' => ['licence' => 'CC0-1.0', 'note' => 'Keeps the tide tables, and the stones on the sill.'],
         ];
     }
 

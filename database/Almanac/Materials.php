@@ -7,6 +7,50 @@ namespace Database\Almanac;
 /** Tips of pencils, brushes, sponges and stones, drawn by code onto nothing. */
 final class Materials
 {
+    /** A piece of kelp, whose ruffled edges meet where it is laid on: crimped blade, darker midrib. */
+    public static function kelp(): Drawing
+    {
+        $d = new Drawing(320, 107);
+        $turn = 2 * M_PI / 320;
+        for ($x = 0; $x < 320; $x++) {
+            // All that goes up and down does so a whole number of times, so that the band has no seam.
+            $upper = 112 + 22 * sin(3 * $turn * $x) + 13 * sin(8 * $turn * $x + 1) + 5 * sin(21 * $turn * $x);
+            $lower = 112 + 20 * sin(4 * $turn * $x + 2) + 13 * sin(9 * $turn * $x) + 5 * sin(23 * $turn * $x + 1);
+            $middle = 160 + 6 * sin(2 * $turn * $x);
+            for ($y = $middle - $upper; $y <= $middle + $lower; $y += 1.5) {
+                $part = $y < $middle ? ($middle - $y) / $upper : ($y - $middle) / $lower;
+                $crimp = 0.5 + 0.5 * sin(16 * $turn * $x + 5 * $part * sin(3 * $turn * $x));
+                $d->spot($x + 0.5, $y, 1.4, 0.9, 1.2, max(0.0, min(1.0, 0.25 + 0.55 * $part * $crimp)));
+            }
+            $d->spot($x + 0.5, $middle, 9 + 2 * sin(5 * $turn * $x), 1, 3, 0.12);
+        }
+
+        return $d;
+    }
+
+    /** A cockle shell from above: ribs that fan out from the hinge, rings of growth across them. */
+    public static function cockle(): Drawing
+    {
+        $d = new Drawing(320, 109);
+        for ($i = 0; $i <= 300; $i++) {
+            $r = 262 * $i / 300;
+            for ($a = -0.96; $a <= 0.96; $a += 0.9 / max(8.0, $r)) {
+                $edge = 262 * (1 - 0.16 * $a ** 4) * (1 + 0.012 * cos(25 * $a));
+                if ($r > $edge) {
+                    continue;
+                }
+                $rib = 0.5 + 0.5 * cos(25 * $a);
+                $ring = 0.5 + 0.5 * sin(12 * ($r / 262) ** 1.7 * M_PI);
+                $d->spot(160 + $r * sin($a), 292 - $r * cos($a), 1.5, 1, 1.2, max(0.0, min(1.0, 0.12 + 0.62 * $rib + 0.22 * $ring - 0.35 * abs($a) - 0.25 * ($r < 40 ? 1 : 0))));
+            }
+        }
+        foreach ([-1, 1] as $side) {
+            $d->line(160, 290, 160 + $side * 44, 262, 14, 5);
+        }
+
+        return $d;
+    }
+
     /** The point of a pencil: graphite that is worn unevenly. */
     public static function graphite(): Drawing
     {

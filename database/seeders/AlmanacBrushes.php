@@ -7,16 +7,25 @@ namespace Database\Seeders;
 use App\Cutting\TipMaker;
 use App\Gathering\SourceIntake;
 use App\Gathering\Ways;
+use App\Models\Brush;
+use App\Models\BrushSet;
 use App\Models\FrameSet;
+use App\Models\Maker;
 use App\Models\Source;
+use App\Pictures\PictureFile;
+use App\Store\BlobStore;
+use App\Tuning\DrawnMark;
 use Database\Almanac\Almanac;
 use Database\Almanac\BrushBook;
+use Database\Almanac\Materials;
 use Illuminate\Database\Seeder;
 use LogicException;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Practice\PracticePen;
+use Yarrowfog\Core\Stroke\Practice\Recording;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Sources and brushes of the Saltmarsh Almanac. */
@@ -38,6 +47,35 @@ final class AlmanacBrushes extends Seeder
         $drawn = BrushBook::drawn();
         foreach ([...self::FIRST, ...array_diff(array_keys($drawn), self::FIRST)] as $name) {
             isset($scans[$name]) ? $this->scanned($name, $scans[$name]) : $this->drawn($name, $drawn[$name]);
+        }
+        $this->sign();
+    }
+
+    /** Makers with their marks, and the sets. */
+    private function sign(): void
+    {
+        $kept = app(BlobStore::class);
+        $makers = [];
+        foreach (BrushBook::makers() as $name => $told) {
+            $isFirst = $makers === [];
+            $makers[$name] = Maker::query()->create([
+                ...$told,
+                'name' => $name,
+                'mark' => $kept->put(($isFirst ? Materials::gull(0.8) : Materials::cockle())->tip()),
+                'signature' => $kept->put(PictureFile::png(DrawnMark::of(Recording::of(PracticePen::named($isFirst ? 'handwriting' : 'loops', 420, 150)), 480))),
+            ]);
+        }
+        $brushes = Brush::library()->get()->keyBy('name');
+        $position = 0;
+        foreach (BrushBook::sets() as $name => $told) {
+            $set = BrushSet::query()->create(['name' => $name, 'note' => $told['note'], 'maker_id' => $makers[$told['maker']]->id, 'position' => ++$position]);
+            foreach ($told['brushes'] as $place => $brush) {
+                $on = $brushes->get($brush) ?? throw new LogicException("There is no brush “{$brush}”.");
+                $set->members()->create(['brush_id' => $on->id, 'position' => $place]);
+                if ($on->maker_id === null) {
+                    $on->update(['maker_id' => $makers[$told['maker']]->id]);
+                }
+            }
         }
     }
 
@@ -64,7 +102,8 @@ final class AlmanacBrushes extends Seeder
         foreach (isset($entry['frames']['growth']) ? [] : $entry['frames'] as $i => $drawing) {
             $sources[] = $this->sources->takeIn($drawing->tip(), $i === 0 ? "{$name}, drawn" : $name.', drawn '.($i + 1), 'drawn');
         }
-        $list = CutList::read(['kind' => $entry['kind'], 'steps' => [['step' => 'trim', 'numbers' => ['margin' => 2, 'threshold' => 0.02]], ['step' => 'square']]]);
+        // A band meets itself at its ends: nothing is put round it.
+        $list = CutList::read(['kind' => $entry['kind'], 'steps' => isset($entry['brush']['settings']['laidAs']) ? [] : [['step' => 'trim', 'numbers' => ['margin' => 2, 'threshold' => 0.02]], ['step' => 'square']]]);
         $brush = count($sources) === 1 ? $this->maker->make($sources[0], $list, $name) : $this->maker->makeOfSet(FrameSet::query()->create([
             'name' => $name,
             'cut_list' => $list,

@@ -268,7 +268,7 @@ final class GatherAndCutTest extends BrowserTestCase
         $chrome->press('Make tip');
         $chrome->waitForPath('/tune/');
         $chrome->wait('a swatch', fn (): bool => $this->painted('main canvas') > 0);
-        $tip = $chrome->run('return fetch("/keep").then((r) => r.text()).then((t) => JSON.parse(new DOMParser().parseFromString(t, "text/html").getElementById("keep-data").textContent).brushes.find((b) => b.tune === location.href).tip)');
+        $tip = $chrome->run('return fetch(location.pathname.replace("tune", "brushes")).then((r) => r.text()).then((t) => JSON.parse(new DOMParser().parseFromString(t, "text/html").getElementById("brush-data").textContent).formats[0].url)');
         self::assertIsString($tip);
 
         return PictureFile::read((string) file_get_contents($tip))->bitmap();

@@ -162,8 +162,6 @@ final class PaintingTest extends BrowserTestCase
     public function test_changes_in_tune_are_undone_and_survive_a_reload(): void
     {
         $chrome = $this->chrome();
-        $chrome->open('/keep');
-        $chrome->find('li[data-brush]');
         $chrome->open('/tune/1');
         $value = fn (): string => (string) $chrome->find('input[aria-label="Spacing, typed"]')->getAttribute('value');
         $chrome->wait('a swatch', fn (): bool => $this->painted('main canvas') > 0);
@@ -171,7 +169,7 @@ final class PaintingTest extends BrowserTestCase
         $chrome->type('input[aria-label="Spacing, typed"]', '44');
         $chrome->waitForText('h1 + span', 'changed since kept');
         $chrome->wait('the change to be saved', fn (): bool => $chrome->run('return sessionStorage.getItem("past:tune:1") !== null') === true);
-        $chrome->wait('the draft to be saved', fn (): bool => str_contains((string) file_get_contents($this->app()->url.'/keep'), '"changed":true'));
+        $chrome->wait('the draft to be saved', fn (): bool => str_contains((string) file_get_contents($this->app()->url.'/keep/cards?ids=1'), '"isChanged":true'));
         $chrome->open('/tune/1');
         $chrome->waitForText('h1 + span', 'changed since kept');
         self::assertSame('44 %', $value());
@@ -183,35 +181,6 @@ final class PaintingTest extends BrowserTestCase
         $chrome->waitForText('h1 + span', ' · kept');
         $chrome->wait('the kept spacing', fn (): bool => $value() === $before);
         self::assertSame([], $chrome->log());
-    }
-
-    public function test_a_brush_is_renamed_deleted_and_brought_back(): void
-    {
-        $chrome = $this->chrome();
-        $chrome->open('/keep');
-        $chrome->type('li[data-brush="2"] input', 'Slanting rain');
-        $chrome->wait('the name to be kept', fn (): bool => str_contains((string) file_get_contents($this->app()->url.'/keep'), 'Slanting rain'));
-        $chrome->click('li[data-brush="2"] button:last-child');
-        $chrome->waitForText('main [role=status]', '“Slanting rain” is deleted.');
-        $chrome->press('Bring it back');
-        self::assertSame('Slanting rain', $chrome->find('li[data-brush="2"] input')->getAttribute('value'));
-
-        // On another day it is still there, set aside.
-        $chrome->click('li[data-brush="2"] button:last-child');
-        $chrome->waitForText('main [role=status]', '“Slanting rain” is deleted.');
-        $chrome->open('/keep');
-        self::assertStringContainsString('Slanting rain', $chrome->text('[data-aside]'));
-        $chrome->click('[data-aside] button');
-        $chrome->wait('the brush', fn (): bool => $chrome->run('return document.querySelector("li[data-brush=\"2\"] input")?.value ?? ""') === 'Slanting rain');
-    }
-
-    /** In the topmost row too the menu of a tip lies where it can be pressed. */
-    public function test_the_menu_of_a_tip_can_be_pressed(): void
-    {
-        $chrome = $this->chrome();
-        $chrome->open('/keep');
-        $chrome->click('li[data-brush] summary');
-        self::assertTrue($chrome->run('const links = [...document.querySelectorAll("details[open] a")]; return links.length > 3 && links.every((a) => { const b = a.getBoundingClientRect(); return document.elementFromPoint(b.x + b.width / 2, b.y + b.height / 2) === a; })'));
     }
 
     /** Sheets painted before are reached from any other, and what is dropped and cannot lie on one is said. */
@@ -235,6 +204,9 @@ final class PaintingTest extends BrowserTestCase
     #[TestWith(['/try'])]
     #[TestWith(['/sheets'])]
     #[TestWith(['/keep'])]
+    #[TestWith(['/keep?set=1'])]
+    #[TestWith(['/keep/library'])]
+    #[TestWith(['/brushes/6'])]
     #[TestWith(['/gather/scanner'])]
     #[TestWith(['/gather/lettering'])]
     #[TestWith(['/gather/growth'])]

@@ -78,7 +78,7 @@ final class StoryTest extends BrowserTestCase
         $chrome->open($tune);
         $chrome->waitForText('[data-report]', 'solid');
         $chrome->open('/keep');
-        self::assertSame('dark mark', $chrome->find('input[aria-label="Name of the brush"]')->getAttribute('value'));
+        $chrome->waitForText('[data-brush]', 'dark mark');
         $chrome->open('/gather');
         self::assertStringContainsString('dark mark', $chrome->text('[data-source] a[href*="/tune/"]'));
         self::assertSame([], $chrome->log());

@@ -50,7 +50,7 @@ final class HostileTest extends FeatureTestCase
         $this->parts = [
             'source' => (string) $source->id, 'brush' => (string) $brush->id, 'sheet' => (string) $sheet->id, 'tip' => (string) $brush->tip_id, 'set' => (string) $set->id,
             'layer' => (string) $sheet->layer()->id, 'stroke' => (string) $sheet->layer()->standing()->firstOrFail()->id, 'version' => '1', 'revision' => '1', 'id' => '1',
-            'way' => 'shape', 'key' => 'shape', 'format' => 'png', 'job' => $uuid, 'part' => 'strip', 'frame' => '0', 'movement' => 'loops', 'name' => 'slate', 'which' => 'mark',
+            'way' => 'shape', 'key' => 'shape', 'format' => 'png', 'job' => $uuid, 'part' => 'strip', 'frame' => '0', 'movement' => 'loops', 'name' => 'slate', 'which' => 'mark', 'delivery' => $uuid, 'place' => '1', 'copy' => '20261129-100000-000000-by-hand', 'ending' => 'png',
             'list' => (string) (NamedList::query()->first()->id ?? 1), 'maker' => (string) (Maker::query()->first()->id ?? 1), 'tooth' => (string) (Tooth::query()->first()->id ?? 1), 'recording' => (string) (PenRecording::query()->first()->id ?? 1),
         ];
     }
@@ -58,7 +58,8 @@ final class HostileTest extends FeatureTestCase
     /** @return list<Way> those that take away come last */
     private static function ways(): array
     {
-        $ways = array_values(array_filter(Route::getRoutes()->getRoutes(), fn (Way $way): bool => ! str_starts_with($way->uri(), '_') && ! str_starts_with($way->uri(), 'storage')));
+        // To start over needs a database in a file, and takes the library away from under the others: CopiesTest has it.
+        $ways = array_values(array_filter(Route::getRoutes()->getRoutes(), fn (Way $way): bool => ! str_starts_with($way->uri(), '_') && ! str_starts_with($way->uri(), 'storage') && $way->getName() !== 'library.over'));
         usort($ways, fn (Way $a, Way $b): int => (int) in_array('DELETE', $a->methods(), true) <=> (int) in_array('DELETE', $b->methods(), true));
 
         return $ways;

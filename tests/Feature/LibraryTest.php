@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Store\Epoch;
 use App\Store\Library;
+use App\Store\ProcessCache;
 use Illuminate\Config\Repository;
 use Illuminate\Container\Container;
 use Illuminate\Database\Connectors\ConnectionFactory;
@@ -33,7 +35,7 @@ final class LibraryTest extends TestCase
         $config = new Repository(['database' => ['default' => 'sqlite', 'connections' => ['sqlite' => ['driver' => 'sqlite', 'database' => "{$this->folder}/library.sqlite"]]]]);
         $app->instance('config', $config);
         $this->databases = new DatabaseManager($app, new ConnectionFactory($app));
-        $this->library = new Library($this->databases, $config);
+        $this->library = new Library($this->databases, $config, new Epoch("{$this->folder}/epoch"), new ProcessCache);
     }
 
     protected function tearDown(): void

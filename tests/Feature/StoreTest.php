@@ -173,7 +173,7 @@ final class StoreTest extends TestCase
 
     public function test_cleaning_takes_what_can_be_made_again_and_leaves_the_rest(): void
     {
-        foreach (['yarrowfog/derived/ab', 'yarrowfog/kept/cd', 'framework/sessions', 'logs'] as $part) {
+        foreach (['yarrowfog/derived/ab', 'yarrowfog/kept/cd', 'yarrowfog/outgoing', 'yarrowfog/incoming/a', 'yarrowfog/copies/.one.part/files', 'yarrowfog/copies/one/files', 'framework/sessions', 'logs'] as $part) {
             mkdir("{$this->folder}/{$part}", 0777, true);
         }
         $put = function (string $path, int $size, int $age): void {
@@ -186,19 +186,25 @@ final class StoreTest extends TestCase
         $put('yarrowfog/kept/cd/original', 9000, 90 * 86400);
         $put('yarrowfog/kept/cd/half.12ab.part', 70, 4000);
         $put('yarrowfog/kept/cd/being-written.12ab.part', 70, 10);
+        $put('yarrowfog/outgoing/old.fogbundle', 40, 90000);
+        $put('yarrowfog/outgoing/new.fogbundle', 40, 9);
+        $put('yarrowfog/incoming/a/1.file', 50, 8 * 86400);
+        $put('yarrowfog/copies/.one.part/files/half', 60, 4000);
+        $put('yarrowfog/copies/one/files/whole', 60, 400 * 86400);
         $put('framework/sessions/lapsed', 30, 40 * 86400);
         $put('framework/sessions/in-use', 30, 86400);
         $put('framework/sessions/.gitignore', 3, 400 * 86400);
         $put('logs/small.log', 100, 86400);
         file_put_contents("{$this->folder}/logs/large.log", str_repeat('x', 10 * 1024 * 1024 + 1));
         $gone = (new Cleaning($this->folder, 1300))->clean();
-        self::assertSame([[1, 600], [1, 70], [1, 30], [1, 0]], array_values($gone));
+        self::assertSame([[1, 600], [1, 70], [1, 60], [1, 40], [1, 50], [1, 30], [1, 0]], array_values($gone));
         $left = [];
         foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($this->folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
             $left[] = substr((string) $file, strlen($this->folder) + 1);
         }
         sort($left);
-        self::assertSame(['framework/sessions/.gitignore', 'framework/sessions/in-use', 'logs/large.log', 'logs/large.log.before', 'logs/small.log', 'yarrowfog/derived/ab/new', 'yarrowfog/derived/ab/old', 'yarrowfog/kept/cd/being-written.12ab.part', 'yarrowfog/kept/cd/original'], $left);
+        self::assertSame(['framework/sessions/.gitignore', 'framework/sessions/in-use', 'logs/large.log', 'logs/large.log.before', 'logs/small.log', 'yarrowfog/copies/one/files/whole', 'yarrowfog/derived/ab/new', 'yarrowfog/derived/ab/old', 'yarrowfog/kept/cd/being-written.12ab.part', 'yarrowfog/kept/cd/original', 'yarrowfog/outgoing/new.fogbundle'], $left);
+        self::assertSame([false, false], [is_dir("{$this->folder}/yarrowfog/copies/.one.part"), is_dir("{$this->folder}/yarrowfog/incoming/a")]);
         self::assertSame([0, 10 * 1024 * 1024 + 1], [filesize("{$this->folder}/logs/large.log"), filesize("{$this->folder}/logs/large.log.before")]);
     }
 

@@ -7,6 +7,9 @@ namespace App\Http\Controllers;
 use App\Http\JsonBody;
 use App\Http\Requests\BringIn;
 use App\Http\Tags;
+use App\Keeping\BrushActions;
+use App\Keeping\KeepHistory;
+use App\Keeping\KeepRecorder;
 use App\Models\Brush;
 use App\Models\Maker;
 use App\Painting\BrushCard;
@@ -23,15 +26,18 @@ use Yarrowfog\Core\Stroke\SettingsTable;
 final class BrushController
 {
     /** The brush as a painted strip. */
-    public function strip(Brush $brush, BrushStrip $strips): Response
+    public function strip(Request $request, Brush $brush, BrushStrip $strips): Response
     {
-        return response($strips->png($brush), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'no-cache']);
+        // With its key in the address it is never another one.
+        $isFixed = $request->query('as') === $brush->stripKey();
+
+        return response($strips->png($brush, $request->query('large') === '1' ? 2 : 1), 200, ['Content-Type' => 'image/png', 'Cache-Control' => $isFixed ? 'private, max-age=31536000, immutable' : 'no-cache']);
     }
 
     /** A new name, another note, other tags, another maker: whatever is given. */
-    public function update(Request $request, Brush $brush): JsonResponse
+    public function update(Request $request, Brush $brush, KeepHistory $history): JsonResponse
     {
-        $body = JsonBody::read($request)->keys(['name', 'note', 'tags', 'maker', 'strip', 'atHand', 'isPinned']);
+        $body = JsonBody::read($request)->keys(['name', 'note', 'tags', 'maker', 'licence', 'made', 'strip', 'atHand', 'isPinned']);
         $name = trim($body->text('name', $brush->name, 120));
         if ($name === '') {
             throw new InvalidInput('name', 'A brush needs a name.');
@@ -40,18 +46,27 @@ final class BrushController
         if ($maker !== null && $maker > 0 && Maker::query()->whereKey($maker)->doesntExist()) {
             throw new InvalidInput('maker', 'This maker is gone. Choose another one.');
         }
-        $brush->update([
+        $made = $body->text('made', $brush->made_on ?? '', 10);
+        if ($made !== '' && (preg_match('/^\d{4}-\d{2}-\d{2}$/', $made) !== 1 || ! checkdate((int) substr($made, 5, 2), (int) substr($made, 8), (int) substr($made, 0, 4)))) {
+            throw new InvalidInput('made', 'This is no day. Write one as 2026-11-29.');
+        }
+        // What is told of a brush is one history with all else that is done in Keep.
+        $history->record($name === $brush->name ? "Told more of “{$name}”" : "Called “{$brush->name}” “{$name}”", fn (KeepRecorder $record) => $record->update($brush, [
             'name' => $name,
-            'note' => trim($body->text('note', $brush->note ?? '', 4000)),
+            'note' => $body->has('note') ? trim($body->text('note', '', 4000)) : $brush->note,
             'tags' => $body->has('tags') ? Tags::of($body->text('tags', '', 400)) : $brush->tags,
             'maker_id' => $maker === 0 ? null : $maker,
+            'licence' => trim($body->text('licence', $brush->licence, 120)),
+            'made_on' => $made === '' ? null : $made,
+        ]));
+        $brush->update([
             'at_hand' => $body->has('atHand') ? self::atHand($body) : $brush->at_hand,
             'is_pinned' => $body->flag('isPinned', $brush->is_pinned),
             // A movement that is chosen is painted: it takes the place of a picture.
             ...$body->has('strip') ? ['strip_movement' => self::movement($body), 'strip_picture' => null] : [],
         ]);
 
-        return response()->json(['strip' => self::stripOf($brush), 'name' => $brush->name, 'note' => $brush->note ?? '', 'tags' => implode(', ', $brush->tags ?? []), 'maker' => $brush->maker_id, 'atHand' => $brush->at_hand ?? [], 'isPinned' => $brush->is_pinned]);
+        return response()->json(['strip' => self::stripOf($brush), 'name' => $brush->name, 'note' => $brush->note ?? '', 'tags' => implode(', ', $brush->tags ?? []), 'maker' => $brush->maker_id, 'licence' => $brush->licence, 'made' => $brush->made_on ?? '', 'atHand' => $brush->at_hand ?? [], 'isPinned' => $brush->is_pinned]);
     }
 
     /** A picture of the painter's own in place of a painted strip. */
@@ -65,7 +80,7 @@ final class BrushController
     /** @return array{movement: string, own: bool, url: string} how its strip is made; the address is another one with each change */
     public static function stripOf(Brush $brush): array
     {
-        return ['movement' => $brush->strip_movement ?? '', 'own' => $brush->strip_picture !== null, 'url' => route('brushes.strip', [$brush, 'as' => hash('xxh32', $brush->strip_movement.$brush->strip_picture)])];
+        return ['movement' => $brush->strip_movement ?? '', 'own' => $brush->strip_picture !== null, 'url' => route('brushes.strip', [$brush, 'as' => $brush->stripKey()])];
     }
 
     /**
@@ -107,29 +122,22 @@ final class BrushController
         return $movement === '' ? null : $body->choice('strip', PracticePen::names());
     }
 
-    public function duplicate(Brush $brush): JsonResponse
+    public function duplicate(Brush $brush, BrushActions $actions): JsonResponse
     {
-        $copy = $brush->replicate(['draft', 'draft_parts', 'revision', 'changed_by']);
-        $parts = $brush->parts();
-        $copy->name = mb_substr($brush->name, 0, 112).' again';
-        $copy->kept = $brush->current();
-        $copy->fill(['tip_id' => $parts->tip, 'bite_id' => $parts->bite, 'tooth_id' => $parts->tooth]);
-        $copy->save();
-
-        return response()->json(['id' => $copy->id], 201);
+        return response()->json(['id' => $actions->duplicate([$brush->id])[0]], 201);
     }
 
-    public function destroy(Brush $brush): JsonResponse
+    public function destroy(Brush $brush, BrushActions $actions): JsonResponse
     {
-        $brush->delete();
+        $actions->setAside([$brush->id]);
 
         return response()->json(['id' => $brush->id]);
     }
 
-    public function restore(int $id): JsonResponse
+    public function restore(int $id, BrushActions $actions): JsonResponse
     {
-        $brush = Brush::withTrashed()->findOrFail($id);
-        $brush->restore();
+        Brush::withTrashed()->findOrFail($id);
+        $actions->bringBack([$id]);
 
         return response()->json(['id' => $id]);
     }

@@ -6,6 +6,11 @@ namespace App\Http\Controllers;
 
 use App\Http\JsonBody;
 use App\Http\Requests\BringIn;
+use App\Http\Tags;
+use App\Keeping\BrushFinder;
+use App\Keeping\KeepHistory;
+use App\Keeping\KeepRecorder;
+use App\Keeping\SetActions;
 use App\Models\Maker;
 use App\Pictures\PictureFile;
 use App\Store\BlobStore;
@@ -23,6 +28,9 @@ final class MakerController
     /** px of the longer side of a mark. */
     private const SIDE = 256;
 
+    /** px of the longer side of a signature. */
+    private const SIGNATURE = 480;
+
     public function store(Request $request): JsonResponse
     {
         $maker = Maker::query()->create(self::words(JsonBody::read($request)));
@@ -30,11 +38,12 @@ final class MakerController
         return response()->json(['maker' => $maker->card()], 201);
     }
 
-    public function update(Request $request, Maker $maker): JsonResponse
+    public function update(Request $request, Maker $maker, BrushFinder $finder, KeepHistory $history): JsonResponse
     {
-        $maker->update(self::words(JsonBody::read($request), $maker));
+        $words = self::words(JsonBody::read($request), $maker);
+        $history->record("Told more of {$maker->name}", fn (KeepRecorder $record) => $record->update($maker, $words));
 
-        return response()->json(['maker' => $maker->card()]);
+        return response()->json(['maker' => $maker->card(), ...KeepState::of($finder, $history)]);
     }
 
     /** A picture as the mark. */
@@ -53,6 +62,57 @@ final class MakerController
         $maker->update(['mark' => $kept->put(PictureFile::png(DrawnMark::of($strokes, self::SIDE)))]);
 
         return response()->json(['maker' => $maker->card()]);
+    }
+
+    /** A picture of the signature, or one written on the spot. */
+    public function bringSignature(BringIn $request, Maker $maker, BlobStore $kept): JsonResponse
+    {
+        $maker->update(['signature' => $kept->put(PictureFile::png(PictureFile::read($request->bytes(), self::SIGNATURE)->bitmap()))]);
+
+        return response()->json(['maker' => $maker->card()]);
+    }
+
+    public function sign(Request $request, Maker $maker, BlobStore $kept): JsonResponse
+    {
+        $strokes = Recording::read(JsonBody::read($request)->keys(['strokes'])->object('strokes'));
+        $maker->update(['signature' => $kept->put(PictureFile::png(DrawnMark::of($strokes, self::SIGNATURE)))]);
+
+        return response()->json(['maker' => $maker->card()]);
+    }
+
+    public function signature(Maker $maker, BlobStore $kept): Response
+    {
+        abort_if($maker->signature === null, 404);
+
+        return response($kept->get((string) $maker->signature), 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=86400']);
+    }
+
+    /** One maker for another, wherever the first has signed. */
+    public function merge(Request $request, Maker $maker, SetActions $actions, BrushFinder $finder, KeepHistory $history): JsonResponse
+    {
+        $into = Maker::query()->findOrFail(JsonBody::read($request)->keys(['into'])->integer('into', 1, PHP_INT_MAX));
+        if ($into->is($maker)) {
+            throw new InvalidInput('into', 'These are one maker already. Choose another one.');
+        }
+        $actions->mergeMakers($maker, $into);
+
+        return response()->json(KeepState::of($finder, $history));
+    }
+
+    public function destroy(Maker $maker, SetActions $actions, BrushFinder $finder, KeepHistory $history): JsonResponse
+    {
+        $actions->deleteMaker($maker);
+
+        return response()->json(KeepState::of($finder, $history));
+    }
+
+    /** A tag called otherwise everywhere, made one with another, or taken away. */
+    public function tag(Request $request, SetActions $actions, BrushFinder $finder, KeepHistory $history): JsonResponse
+    {
+        $body = JsonBody::read($request)->keys(['tag', 'into']);
+        $actions->renameTag($body->text('tag', null, 40), Tags::of($body->text('into', '', 40))[0] ?? '');
+
+        return response()->json(KeepState::of($finder, $history));
     }
 
     public function mark(Maker $maker, BlobStore $kept): Response

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Http\InHand;
 use App\Http\JsonBody;
+use App\Keeping\BrushFinder;
 use App\Models\Brush;
 use App\Models\BrushParts;
 use App\Models\BrushVersion;
@@ -59,6 +60,7 @@ final class TuneController
             'settings' => array_map(fn (Setting $s): array => $s->toArray(), SettingsTable::all()),
             'inputs' => array_map(fn (DriveInput $i): array => ['id' => $i->value, 'unit' => $i->unit(), 'reference' => $i->reference(), 'ends' => $i->ends()], DriveInput::cases()),
             'tips' => TipController::cards(Tip::query()->latest('id')->get()),
+            'tipSets' => app(BrushFinder::class)->tipSets(),
             'teeth' => ToothController::cards(),
             'sources' => Source::query()->latest('id')->get()->map(fn (Source $s): array => ['id' => $s->id, 'name' => $s->name, 'thumb' => route('sources.thumb', $s)])->all(),
             'links' => ['brush' => url("/brushes/{$brush->id}"), 'inks' => route('inks'), 'recordings' => route('recordings.store'), 'teeth' => route('teeth.store'), 'makers' => route('makers.store'), 'tips' => url('/tips')],

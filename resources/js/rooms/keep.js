@@ -1,68 +1,61 @@
-import { call } from '../lib/call';
-import { pageData } from '../lib/data';
+import { extended, pageData } from '../lib/data';
+import { catchUndoKeys } from '../lib/undoable';
+import { asideShelf } from '../keeping/aside';
+import { choosing } from '../keeping/choosing';
+import { finding } from '../keeping/finding';
+import { catchFrame } from '../keeping/framing';
+import { labels } from '../keeping/labels';
+import { sending } from '../keeping/sending';
+import { shelves } from '../keeping/shelves';
+import { Wall } from '../keeping/wall';
 
-export const keepRoom = () => ({
+/** All brushes: found, sorted onto sets, and many changed at once. */
+export const keepRoom = () => [finding, choosing, shelves, labels, sending, asideShelf].reduce(extended, {
     ...pageData('keep-data'),
-    deleted: null,
     message: '',
-    wrong: null,
 
-    async rename(brush, event) {
-        const name = event.target.value.trim();
-        this.wrong = null;
-        if (name === brush.name) {
-            return;
-        }
-        await this.attempt(brush, async () => {
-            brush.name = (await call(brush.url, { method: 'PATCH', json: { name } })).name;
+    init() {
+        this.beginFinding();
+        const { list, scroller, frame } = this.$refs;
+        this.wall = new Wall(list, scroller, `${this.links.keep}/cards`, {
+            choose: () => this.noteChosen(),
+            open: (card) => window.location.assign(card.url),
+            drop: (ids, before) => this.orderSet(ids, before),
+            remove: () => this.putAside(),
         });
-        event.target.value = brush.name;
-    },
-    async duplicate(brush) {
-        await this.attempt(brush, async () => {
-            await call(`${brush.url}/duplicate`);
-            window.location.reload();
+        this.wall.setLook(this.look);
+        this.wall.show(this.found.ids, this.found.cards);
+        let before = [];
+        catchFrame(scroller, list, frame, (box, isAdding) => {
+            const { selection, ids, grid } = this.wall;
+            before = isAdding ? [...before, ...selection.all()] : [];
+            selection.clear();
+            selection.add([...before, ...grid.touching(box).map((index) => ids[index])]);
+            this.wall.mark();
+            this.noteChosen();
         });
-    },
-    async putBackTip(brush) {
-        await this.attempt(brush, async () => {
-            await call(brush.putBack);
-            window.location.reload();
-        });
-    },
-    async remove(brush) {
-        await this.attempt(brush, async () => {
-            await call(brush.url, { method: 'DELETE' });
-            this.deleted = brush;
-            this.brushes = this.brushes.filter((b) => b.id !== brush.id);
+        catchUndoKeys(this);
+        window.addEventListener('keydown', (event) => {
+            if (event.key === '/' && !(event.target instanceof HTMLInputElement) && !(event.target instanceof HTMLTextAreaElement)) {
+                event.preventDefault();
+                this.$refs.words.focus();
+            }
         });
     },
-    async restore() {
-        await this.attempt(this.deleted, async () => {
-            await call(`${this.deleted.url}/restore`);
-            this.brushes = [...this.brushes, this.deleted].sort((a, b) => b.id - a.id);
-            this.deleted = null;
-        });
+    /** The set that is looked at, where it is to go out as a whole; otherwise those that are chosen. */
+    toSend() {
+        return this.showsSetOut && this.set !== null ? { set: this.set.id } : { ids: this.chosenIds() };
     },
-    /** From what was set aside, also on another day. */
-    async bringBack(brush) {
-        await this.attempt(brush, async () => {
-            await call(`${brush.url}/restore`);
-            window.location.reload();
-        });
+    bringFiles(event) {
+        window.dispatchEvent(new CustomEvent('bring-files', { detail: [...event.target.files] }));
+        event.target.value = '';
+    },
+    /** From the search to what is found. */
+    toWall(event) {
+        event.preventDefault();
+        this.wall.focus();
     },
     get isEmpty() {
-        return this.brushes.length === 0;
-    },
-    async attempt(brush, job) {
-        try {
-            await job();
-        } catch (error) {
-            this.wrong = brush.id;
-            this.message = error.message;
-        }
-    },
-    isWrong(brush) {
-        return this.wrong === brush.id;
+        return this.demo && this.total === 0 && !this.isNarrowed;
     },
 });

@@ -1,6 +1,7 @@
 import { call } from '../lib/call';
 import { extended, pageData } from '../lib/data';
 import { painting } from '../trying/painting';
+import { rail } from '../trying/rail';
 
 /** What a mark can become, by the kind of tip. */
 const KINDS = [
@@ -12,7 +13,7 @@ const GREYS = [0, 64, 112, 160, 208, 255];
 /** px of the sheet within which a place snaps to a guide. */
 const SNAP = 14;
 
-export const markRoom = () => extended(painting(pageData('mark-data')), {
+export const markRoom = () => extended(extended(painting(pageData('mark-data')), rail), {
     keeping: false,
     greys: GREYS,
     grey: 0,

@@ -3,13 +3,15 @@ import { call } from '../lib/call';
 /** Where the browser keeps which brushes were used last. */
 const USED = 'brushes-used';
 const MOST_USED = 12;
+/** Brushes that stand on the rail at once; more are found by their names. */
+const MOST_SHOWN = 80;
 
 /** Brushes to choose from: searched, by tag, the pinned ones or those used last. */
 export const rail = {
     brushWords: '',
     shelf: 'all',
 
-    /** The shelves: all brushes, those used last, the pinned ones, and one for each tag. */
+    /** The shelves: all brushes, those used last, the pinned ones, the sets, and one for each tag. */
     get shelves() {
         const tags = [...new Set(this.brushes.flatMap((brush) => brush.tags))].sort((a, b) => a.localeCompare(b));
 
@@ -17,6 +19,7 @@ export const rail = {
             { id: 'all', label: 'All brushes' },
             { id: 'used', label: 'Used last' },
             ...this.brushes.some((brush) => brush.isPinned) ? [{ id: 'pinned', label: 'Pinned' }] : [],
+            ...this.sets.map((set) => ({ id: `set ${set.id}`, label: set.name })),
             ...tags.map((tag) => ({ id: `tag ${tag}`, label: `# ${tag}` })),
         ];
     },
@@ -31,13 +34,14 @@ export const rail = {
     },
     get shownBrushes() {
         const words = this.brushWords.toLowerCase().split(/\s+/).filter(Boolean);
-        const used = usedIds();
-        const onShelf = this.shelf === 'used' ? used.map((id) => this.brushes.find((brush) => brush.id === id)).filter(Boolean)
-            : this.shelf === 'pinned' ? this.brushes.filter((brush) => brush.isPinned)
-                : this.shelf.startsWith('tag ') ? this.brushes.filter((brush) => brush.tags.includes(this.shelf.slice(4)))
-                    : [...this.brushes].sort((a, b) => Number(b.isPinned) - Number(a.isPinned));
+        const listed = (ids) => ids.map((id) => this.brushes.find((brush) => brush.id === id)).filter(Boolean);
+        const onShelf = this.shelf === 'used' ? listed(usedIds())
+            : this.shelf.startsWith('set ') ? listed(this.sets.find((set) => `set ${set.id}` === this.shelf)?.ids ?? [])
+                : this.shelf === 'pinned' ? this.brushes.filter((brush) => brush.isPinned)
+                    : this.shelf.startsWith('tag ') ? this.brushes.filter((brush) => brush.tags.includes(this.shelf.slice(4)))
+                        : [...this.brushes].sort((a, b) => Number(b.isPinned) - Number(a.isPinned));
 
-        return onShelf.filter((brush) => words.every((word) => `${brush.name} ${brush.tags.join(' ')}`.toLowerCase().includes(word)));
+        return onShelf.filter((brush) => words.every((word) => `${brush.name} ${brush.tags.join(' ')}`.toLowerCase().includes(word))).slice(0, MOST_SHOWN);
     },
     get hasNoBrush() {
         return this.shownBrushes.length === 0;

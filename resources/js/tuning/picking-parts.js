@@ -1,11 +1,16 @@
 import { frozen } from '../lib/data';
 import { call } from '../lib/call';
 
+/** Tips that stand there at once; more are found by their names. */
+const MOST_SHOWN = 120;
+
 /** Tip, bite and tooth of a brush, chosen from the library. */
 export const pickingParts = {
     partMessage: '',
     toothSource: '',
     making: false,
+    tipWords: '',
+    tipSet: '',
 
     get isTipChosen() {
         return this.chosen === 'tip';
@@ -21,6 +26,19 @@ export const pickingParts = {
     },
     get biteInHand() {
         return this.tips.find((t) => t.id === this.parts.bite) ?? null;
+    },
+    /** Tips by their names and by the sets that their brushes stand on. */
+    get shownTips() {
+        const words = this.tipWords.toLowerCase().split(/\s+/).filter(Boolean);
+        const set = this.tipSets.find((one) => String(one.id) === this.tipSet);
+
+        return this.tips.filter((tip) => (!set || set.tips.includes(tip.id)) && words.every((word) => tip.name.toLowerCase().includes(word))).slice(0, MOST_SHOWN);
+    },
+    findTip(event) {
+        this.tipWords = event.target.value;
+    },
+    setTipSet(event) {
+        this.tipSet = event.target.value;
     },
     isTip(tip) {
         return this.parts.tip === tip.id;

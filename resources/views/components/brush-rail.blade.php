@@ -4,7 +4,7 @@
     <template x-for="b in shownBrushes" :key="b.id">
         <div class="group relative min-w-0 flex-[0_0_140px]">
             <button type="button" class="relative h-[68px] w-full overflow-hidden rounded-[8px] bg-white p-0 shadow-[0_0_0_1px_var(--color-fog-200)] aria-pressed:shadow-[0_0_0_2px_var(--color-yarrow)]" :aria-pressed="isChosen(b)" :aria-label="b.name" x-on:click="choose(b)" data-brush>
-                <img :src="b.strip" alt="" class="h-[50px] w-full object-contain">
+                <img :src="b.strip" alt="" loading="lazy" class="h-[50px] w-full object-contain">
                 <span class="absolute inset-x-2 bottom-[2px] truncate text-left text-[12px] text-stone" x-text="b.name"></span>
             </button>
             @if ($pins)

@@ -33,6 +33,11 @@
         </div>
     </header>
     {{ $slot }}
+    <div x-data="bringing" data-pictures="{{ $room === 'keep' ? 'yes' : 'no' }}">
+        <div class="pointer-events-none fixed inset-[60px_10px_10px] z-40 grid place-items-center rounded-[14px] border-2 border-dashed border-yarrow-dark bg-fog-50/80 font-title text-[22px]" x-show="isOver" x-cloak>Let go: bundles and pictures are looked at before they are taken</div>
+        <div class="fixed bottom-4 right-4 z-40 flex items-center gap-3 rounded-[10px] bg-fog-50 px-4 py-3 text-[14px] shadow-[0_4px_18px_#0004]" role="status" x-show="isBringing" x-cloak><progress class="bar" :value="part"></progress><span class="max-w-[300px] truncate" x-text="words"></span><button type="button" class="quiet bg-fog-200" x-on:click="callOff">Call off</button></div>
+        <div class="fixed bottom-4 right-4 z-40 flex max-w-[480px] items-center gap-3 rounded-[10px] bg-fog-50 px-4 py-3 text-[14px] shadow-[0_4px_18px_#0004]" role="alert" x-show="hasWrong" x-cloak><span class="text-madder" x-text="wrong"></span><a class="quiet bg-fog-200 no-underline" :href="words" x-show="goesOn">Look at the others</a><button type="button" class="quiet" x-on:click="forget">Close</button></div>
+    </div>
 </div>
 <dialog id="key-help" class="m-auto rounded-[10px] bg-fog-50 p-5 text-ink shadow-[0_8px_40px_#0005] backdrop:bg-black/30" aria-labelledby="key-help-title">
     <h2 id="key-help-title" class="mb-3 text-[17px]">Keys</h2>

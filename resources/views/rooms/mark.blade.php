@@ -5,7 +5,7 @@
         <dt><kbd>Ctrl Z</kbd></dt><dd>undo a stroke</dd>
         <dt><kbd>Ctrl Shift Z</kbd></dt><dd>lay it again</dd>
     </x-slot:keys>
-    <x-data id="mark-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height], 'keepUrl' => route('mark.keep', $sheet), 'drawnUrl' => route('mark.drawn', $sheet), 'width' => $sheet->width, 'height' => $sheet->height, 'inHand' => $pen->id, 'brushes' => App\Painting\BrushCard::all($brushes)]" />
+    <x-data id="mark-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height], 'keepUrl' => route('mark.keep', $sheet), 'drawnUrl' => route('mark.drawn', $sheet), 'width' => $sheet->width, 'height' => $sheet->height, 'inHand' => $pen->id, 'sets' => app(App\Keeping\BrushFinder::class)->sets(), 'brushes' => App\Painting\BrushCard::all($brushes)]" />
     <main x-data="markRoom" class="grid min-h-0 grid-cols-[minmax(0,1fr)_300px] gap-[14px] px-5 py-[14px]">
         <section aria-label="Sheet to draw on" x-ref="mat" class="relative min-h-0 overflow-hidden rounded-[10px] bg-[#9a9a9a]">
             <div class="absolute inset-0" :class="placing ? 'pointer-events-none' : ''"><div x-ref="sheet" data-surface class="absolute shadow-[0_2px_12px_#0003]" :class="tinted ? 'backdrop-tint' : 'bg-white'" role="img" aria-label="Blank sheet: draw here with pen or mouse"></div></div>
@@ -40,6 +40,7 @@
                 </div>
                 <p class="small m-0 mt-2">Hold Shift as the pen goes down for a straight line.</p>
                 <p class="mb-1 mt-3 text-[13.5px] font-bold">Brush</p>
+                <span class="mb-1 flex gap-[6px]"><input type="search" class="field min-w-0 flex-1 py-[3px]" placeholder="Find a brush" aria-label="Find a brush" :value="brushWords" x-on:input="findBrush"><select class="field w-[112px] py-[3px]" aria-label="Which brushes" x-on:change="setShelf"><template x-for="s in shelves" :key="s.id"><option :value="s.id" :selected="isShelf(s)" x-text="s.label"></option></template></select></span>
                 <x-brush-rail class="grid max-h-[170px] grid-cols-2 overflow-y-auto" />
                 <div class="mt-3 flex flex-wrap gap-[6px]">
                     <button type="button" class="quiet bg-fog-200" x-on:click="undo" :disabled="!canUndo">Undo</button>

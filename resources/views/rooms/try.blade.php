@@ -21,7 +21,7 @@
         <dt><kbd>J</kbd> <kbd>L</kbd> <kbd>M</kbd></dt><dd>turn the view, see it in a mirror</dd>
         <dt><kbd>U</kbd></dt><dd>the view upright and whole again</dd>
     </x-slot:keys>
-    <x-data id="try-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height, 'paper' => $sheet->paper, 'tooth' => $sheet->tooth], 'inksUrl' => route('inks'), 'inHand' => $inHand?->id, 'brushes' => App\Painting\BrushCard::all($brushes), 'sources' => $sources->map(fn ($s) => ['id' => $s->id, 'name' => $s->name, 'thumb' => route('sources.thumb', $s)])->values()]" />
+    <x-data id="try-data" :value="['sheet' => ['url' => url('/sheets/'.$sheet->id), 'width' => $sheet->width, 'height' => $sheet->height, 'paper' => $sheet->paper, 'tooth' => $sheet->tooth], 'inksUrl' => route('inks'), 'inHand' => $inHand?->id, 'sets' => app(App\Keeping\BrushFinder::class)->sets(), 'brushes' => App\Painting\BrushCard::all($brushes), 'sources' => $sources->map(fn ($s) => ['id' => $s->id, 'name' => $s->name, 'thumb' => route('sources.thumb', $s)])->values()]" />
     <main x-data="tryRoom" class="relative min-h-0 overflow-hidden bg-[#9a9a9a]">
         <div x-ref="mat" class="absolute inset-0 overflow-hidden">
             <div x-ref="sheet" data-surface class="absolute shadow-[0_2px_12px_#0003]" :class="isPickingInk ? 'cursor-crosshair' : ''" role="img" aria-label="{{ $sheet->name }}: paint here with pen or mouse"></div>

@@ -1,18 +1,24 @@
 {{-- Tips and teeth of the library, to choose from. --}}
 <template x-if="isTipChosen">
+    <div>
+    <span class="mb-2 flex gap-[6px]"><input type="search" class="field min-w-0 flex-1 py-[3px]" placeholder="Find a tip" aria-label="Find a tip" :value="tipWords" x-on:input="findTip"><select class="field w-[104px] py-[3px]" aria-label="Tips of which set" x-on:change="setTipSet"><option value="">all tips</option><template x-for="s in tipSets" :key="s.id"><option :value="s.id" x-text="s.name"></option></template></select></span>
     <div class="grid grid-cols-3 gap-[6px]" role="group" aria-label="Tips">
-        <template x-for="t in tips" :key="t.id">
+        <template x-for="t in shownTips" :key="t.id">
             <div class="relative">
                 <button type="button" class="part" :aria-pressed="isTip(t)" :aria-label="t.name + ', ' + t.kind + (t.frames.length > 1 ? ', ' + t.frames.length + ' frames' : '')" :title="t.name + ' · ' + t.kind + ' · ' + t.size" x-on:click="takeTip(t)" :data-tip="t.id"><img :src="t.frames[0]" alt="" class="size-full object-contain"><span class="absolute bottom-1 right-1 rounded bg-fog-100 px-1 text-[11px]" x-show="t.frames.length > 1" x-text="t.frames.length"></span></button>
                 <button type="button" class="absolute right-[2px] top-[2px] size-[24px] rounded-[5px] text-stone hover:bg-fog-100" x-show="!isTip(t)" x-on:click="deleteTip(t)" :aria-label="'Delete the tip ' + t.name" title="Delete this tip">×</button>
             </div>
         </template>
     </div>
+    </div>
 </template>
 <template x-if="isBiteChosen">
+    <div>
+    <span class="mb-2 flex gap-[6px]"><input type="search" class="field min-w-0 flex-1 py-[3px]" placeholder="Find a tip" aria-label="Find a tip" :value="tipWords" x-on:input="findTip"><select class="field w-[104px] py-[3px]" aria-label="Tips of which set" x-on:change="setTipSet"><option value="">all tips</option><template x-for="s in tipSets" :key="s.id"><option :value="s.id" x-text="s.name"></option></template></select></span>
     <div class="grid grid-cols-3 gap-[6px]" role="group" aria-label="Tips that bite">
         <button type="button" class="part text-[12.5px] text-stone" :aria-pressed="isBite(null)" x-on:click="takeBite(null)">none</button>
-        <template x-for="t in tips" :key="t.id"><button type="button" class="part" :aria-pressed="isBite(t)" :aria-label="t.name" :title="t.name" x-on:click="takeBite(t)" :data-bite="t.id"><img :src="t.frames[0]" alt="" class="size-full object-contain"></button></template>
+        <template x-for="t in shownTips" :key="t.id"><button type="button" class="part" :aria-pressed="isBite(t)" :aria-label="t.name" :title="t.name" x-on:click="takeBite(t)" :data-bite="t.id"><img :src="t.frames[0]" alt="" class="size-full object-contain"></button></template>
+    </div>
     </div>
 </template>
 <template x-if="isToothChosen">

@@ -1,0 +1,111 @@
+import { call } from '../lib/call';
+import { pageData } from '../lib/data';
+import { runJob } from '../lib/job';
+
+/** What somebody brought, painted before anything of it is taken. */
+export const incomingRoom = () => ({
+    ...pageData('incoming-data'),
+    beginning: 'stamp',
+    onSet: '',
+    /** @type {Record<string, Record<string, string>>} choices by file and brush */
+    choices: {},
+    /** @type {number[]} pictures that are left out */
+    left: [],
+    taking: false,
+    part: 0,
+    doing: '',
+    message: '',
+
+    get bundles() {
+        return this.files.filter((file) => file.kind === 'bundle');
+    },
+    get pictures() {
+        return this.files.filter((file) => file.kind === 'picture');
+    },
+    get hasPictures() {
+        return this.pictures.length > 0;
+    },
+    bundleWords(file) {
+        const count = file.brushes.length;
+
+        return [`${count.toLocaleString('en-GB')} ${count === 1 ? 'brush' : 'brushes'}`, file.maker === '' ? '' : `by ${file.maker}`, file.licence, file.date].filter(Boolean).join(' · ');
+    },
+    setWords(file) {
+        return file.sets.length === 0 ? '' : `On ${file.sets.length === 1 ? 'the set' : 'the sets'} ${file.sets.map((name) => `“${name}”`).join(', ')}.`;
+    },
+    /** What is done with a brush where nothing else was chosen. */
+    choiceOf(file, index) {
+        return this.choices[file.place]?.[index] ?? (file.brushes[index].same === null ? 'take' : 'skip');
+    },
+    isChoice(file, index, choice) {
+        return this.choiceOf(file, index) === choice;
+    },
+    choose(file, index, event) {
+        this.choices = { ...this.choices, [file.place]: { ...this.choices[file.place], [index]: event.target.value } };
+    },
+    /** The same for all that the library has by name. */
+    chooseForAll(file, event) {
+        const choice = event.target.value;
+        event.target.value = '';
+        if (choice !== '') {
+            const all = Object.fromEntries(file.brushes.map((brush, index) => [index, brush]).filter(([, brush]) => brush.named !== null).map(([index]) => [index, choice]));
+            this.choices = { ...this.choices, [file.place]: { ...this.choices[file.place], ...all } };
+        }
+    },
+    hasNamed(file) {
+        return file.brushes.some((brush) => brush.named !== null);
+    },
+    metWords(brush) {
+        return brush.same !== null ? `here already${brush.same === brush.name ? '' : ` as “${brush.same}”`}` : brush.named !== null ? 'another of this name is here' : '';
+    },
+    signWords(brush) {
+        return [brush.maker, brush.licence].filter(Boolean).join(' · ');
+    },
+    pictureStrip(file) {
+        return `${file.strip}?as=${this.beginning}`;
+    },
+    isLeft(file) {
+        return this.left.includes(file.place);
+    },
+    leave(file) {
+        this.left = this.isLeft(file) ? this.left.filter((place) => place !== file.place) : [...this.left, file.place];
+    },
+    get beginningNames() {
+        return Object.keys(this.beginnings);
+    },
+    isBeginning(name) {
+        return this.beginning === name;
+    },
+    setBeginning(event) {
+        this.beginning = event.target.value;
+    },
+    get count() {
+        const inBundles = this.bundles.filter((file) => !file.wrong).reduce((sum, file) => sum + file.brushes.filter((_, index) => this.choiceOf(file, index) !== 'skip').length, 0);
+
+        return inBundles + this.pictures.length - this.left.length;
+    },
+    get takeWords() {
+        return this.count === 1 ? 'Take it in' : `Take ${this.count.toLocaleString('en-GB')} in`;
+    },
+    get hasNone() {
+        return this.count <= 0 && this.bundles.every((file) => file.wrong || file.sets.length === 0);
+    },
+    async take() {
+        Object.assign(this, { taking: true, part: 0, doing: 'taking', message: '' });
+        const wrong = this.bundles.filter((file) => file.wrong).map((file) => file.place);
+        this.job = runJob((job) => call(`${this.url}/take`, { json: { job, beginning: this.beginning, set: this.onSet, choices: this.choices, leave: [...this.left, ...wrong] } }), (part, doing) => Object.assign(this, { part, doing }));
+        try {
+            window.location.assign((await this.job.answer).keep);
+        } catch (error) {
+            this.message = error.message;
+            this.taking = false;
+        }
+    },
+    callOff() {
+        this.job.callOff();
+    },
+    async leaveAll() {
+        await call(this.url, { method: 'DELETE' });
+        window.location.assign('/keep');
+    },
+});
