@@ -41,7 +41,7 @@ final readonly class BundleOrder
         return new self(
             array_values(array_map(fn (Brush $brush): int => $brush->id, Brush::library()->oldest('id')->get(['id'])->all())),
             'All brushes',
-            array_values(BrushSet::all()->sortBy([['position', 'asc'], ['id', 'asc']])->all()),
+            array_values(BrushSet::query()->with('maker')->get()->sortBy([['position', 'asc'], ['id', 'asc']])->all()),
             $withVersions,
             $withSources,
             $withRecordings,

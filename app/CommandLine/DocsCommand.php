@@ -8,6 +8,7 @@ use App\Store\AtomicFile;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use Yarrowfog\Core\Format\Bundle\BundleSchemas;
 use Yarrowfog\Core\Format\Schemas;
 use Yarrowfog\Core\Format\SettingsPage;
 use Yarrowfog\Core\Format\StepsPage;
@@ -27,7 +28,7 @@ final class DocsCommand extends EngineCommand
     public static function files(): array
     {
         $files = ['settings.md' => SettingsPage::markdown(), 'steps.md' => StepsPage::markdown()];
-        foreach (Schemas::all() as $name => $schema) {
+        foreach ([...Schemas::all(), ...BundleSchemas::all()] as $name => $schema) {
             $files["schema/{$name}.json"] = json_encode($schema, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n";
         }
 

@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace App\CommandLine;
 
 use App\Models\Brush;
+use App\Pictures\PictureRefused;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Application;
+use PDOException;
+use RuntimeException;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use Throwable;
 use Yarrowfog\Core\InvalidInput;
 
 /** A command on a library: the one in use, or another one. */
@@ -24,7 +28,25 @@ abstract class LibraryCommand extends EngineCommand
 
     protected function work(InputInterface $input, OutputInterface $output): void
     {
-        $this->workOn(self::open($input->getOption('library')), $input, $output);
+        try {
+            $this->workOn(self::open($input->getOption('library')), $input, $output);
+        } catch (PDOException|RuntimeException $e) {
+            throw $e instanceof PictureRefused ? $e : new InvalidInput('library', self::sentence($e));
+        }
+    }
+
+    /** What the system would not do, in one sentence: a full disk, a disk that may only be read, a library in use. */
+    private static function sentence(Throwable $e): string
+    {
+        $said = trim((string) preg_replace('/\s+/', ' ', $e->getMessage()));
+
+        return match (true) {
+            preg_match('/disk is full|No space left|File too large|disk I\/O error|cannot be (written|made|copied|packed)|failed to open/i', $said) === 1 => 'The disk does not take what is to be written: it is full, or may only be read. Make room and try once more; the library is as it was.',
+            preg_match('/readonly|read-only/i', $said) === 1 => 'The library may only be read here. Give this user the right to write to its folder.',
+            preg_match('/locked|busy|in use/i', $said) === 1 => 'The library is in use by something that holds it for long. Try once more in a moment.',
+            preg_match('/malformed|not a database|is damaged|is gone/i', $said) === 1 => 'Something in this library is damaged or gone. “bin/yarrowfog library check” says what, and “--mend” takes it from a copy.',
+            default => 'This could not be done: '.rtrim(mb_substr($said, 0, 300), '.').'.',
+        };
     }
 
     /** @throws InvalidInput where there is none of that name or number */

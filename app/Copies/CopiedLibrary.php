@@ -13,7 +13,7 @@ final readonly class CopiedLibrary
      * @param  string  $database  path
      * @param  list<string>  $hashes  of its files
      * @param  Closure(string): string  $file  gives the bytes of one
-     * @param  string|null  $hash  that its database had when it was copied
+     * @param  string|null  $hash  xxh128 that its database had when it was copied
      */
     public function __construct(public string $database, public array $hashes, public Closure $file, public ?string $hash = null)
     {

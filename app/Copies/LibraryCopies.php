@@ -15,6 +15,7 @@ use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use RuntimeException;
 use SplFileInfo;
+use SQLite3;
 use Yarrowfog\Core\InvalidInput;
 
 /**
@@ -65,8 +66,7 @@ final readonly class LibraryCopies
                 throw new RuntimeException("The folder {$beside} cannot be made.");
             }
             try {
-                // Whole as it is at this moment, whatever is written meanwhile.
-                DB::statement('VACUUM INTO ?', ["{$beside}/".self::DATABASE]);
+                self::copyDatabase("{$beside}/".self::DATABASE);
                 $bytes = (int) filesize("{$beside}/".self::DATABASE);
                 $count = $this->linkFiles("{$beside}/".self::FILES);
                 AtomicFile::write("{$beside}/".self::ABOUT, (string) json_encode(['why' => $why, 'at' => now()->toIso8601String(), 'isAutomatic' => $isAutomatic, 'bytes' => $bytes, 'files' => $count]), true);
@@ -125,6 +125,28 @@ final readonly class LibraryCopies
         $taken = $last === null ? 0 : (int) strtotime($last);
 
         return $taken > time() - 86000 || $changed <= $taken ? null : $this->take('once a day', true);
+    }
+
+    /** Whole as it is at this moment, whatever is written meanwhile. */
+    private static function copyDatabase(string $into): void
+    {
+        $database = DB::connection()->getDatabaseName();
+        if (! is_file($database)) {
+            DB::statement('VACUUM INTO ?', [$into]);
+
+            return;
+        }
+        $from = new SQLite3($database, SQLITE3_OPEN_READONLY);
+        $from->busyTimeout(20000);
+        $to = new SQLite3($into);
+        $isDone = @$from->backup($to);
+        // By itself, without a log beside it.
+        $to->exec('PRAGMA journal_mode = DELETE');
+        $from->close();
+        $to->close();
+        if (! $isDone) {
+            throw new RuntimeException('The library is in use and could not be copied.');
+        }
     }
 
     /** @return int how many */

@@ -52,7 +52,7 @@ final readonly class LibraryFile
         if ($zip->open($beside, ZipArchive::CREATE | ZipArchive::EXCL) !== true) {
             throw new RuntimeException("The file {$path} cannot be written.");
         }
-        $zip->addFromString(self::ABOUT, (string) json_encode(['format' => self::FORMAT, 'version' => self::VERSION, 'hash' => LibraryHash::of("{$folder}/".LibraryCopies::DATABASE)], JSON_PRETTY_PRINT));
+        $zip->addFromString(self::ABOUT, (string) json_encode(['format' => self::FORMAT, 'version' => self::VERSION, 'xxh128' => hash_file('xxh128', "{$folder}/".LibraryCopies::DATABASE)], JSON_PRETTY_PRINT));
         $zip->addFile("{$folder}/".LibraryCopies::DATABASE, LibraryCopies::DATABASE);
         foreach (self::files("{$folder}/".LibraryCopies::FILES) as $name => $file) {
             $zip->addFile($file, "files/{$name}");
@@ -98,7 +98,7 @@ final readonly class LibraryFile
                     }
                 }
 
-                return $do(new CopiedLibrary($database, $hashes, fn (string $hash): string => $zip->get('files/'.substr($hash, 0, 2)."/{$hash}", self::MOST), is_string($about['hash'] ?? null) ? $about['hash'] : null));
+                return $do(new CopiedLibrary($database, $hashes, fn (string $hash): string => $zip->get('files/'.substr($hash, 0, 2)."/{$hash}", self::MOST), is_string($about['xxh128'] ?? null) ? $about['xxh128'] : null));
             });
         } catch (ZipRefused $e) {
             throw new InvalidInput('file', "This file cannot be put back as a library. {$e->getMessage()} The library is as it was.");

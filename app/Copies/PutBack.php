@@ -93,6 +93,7 @@ final readonly class PutBack
     /** @throws InvalidInput where it is damaged, or newer than this program */
     private function check(CopiedLibrary $copy): void
     {
+        $isOther = hash_file('xxh128', $copy->database) !== $copy->hash;
         try {
             $library = new PDO("sqlite:{$copy->database}", options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
             $said = ($library->query('PRAGMA integrity_check(1)') ?: null)?->fetchColumn();
@@ -100,12 +101,12 @@ final readonly class PutBack
         } catch (PDOException) {
             throw new InvalidInput('file', 'The database in this copy is damaged. The library is as it was.');
         }
-        if ($said !== 'ok' || ($copy->hash !== null && LibraryHash::of($copy->database) !== $copy->hash)) {
-            throw new InvalidInput('file', 'The database in this copy is damaged. The library is as it was.');
-        }
         $known = array_map(fn (string $file): string => basename($file, '.php'), glob(database_path('migrations/*.php')) ?: []);
         if (array_diff(array_filter($migrations, is_string(...)), $known) !== []) {
             throw new InvalidInput('file', 'This copy was made by a newer Yarrowfog. Bring this one up to date, then put it back.');
+        }
+        if ($said !== 'ok' || ($copy->hash !== null && $isOther)) {
+            throw new InvalidInput('file', 'The database in this copy is damaged. The library is as it was.');
         }
     }
 

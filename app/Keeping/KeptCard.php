@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Keeping;
 
 use App\Models\Brush;
+use App\Models\Glimpse;
 use App\Models\Maker;
 use App\Store\Rows;
 use Yarrowfog\Core\Advice\BrushTraits;
@@ -40,7 +41,7 @@ final class KeptCard
      */
     private static function of(Brush $brush, array $sets): array
     {
-        $size = (int) round($brush->kept->base('size'));
+        $size = (int) round(Glimpse::kept($brush)->base('size'));
         $frames = count($brush->tip->pictures());
         $maker = $brush->maker;
 
@@ -53,7 +54,7 @@ final class KeptCard
             'size' => $size,
             'says' => self::says($brush),
             'facts' => "{$size} px".($frames > 1 ? " · {$frames} frames" : ''),
-            'isChanged' => $brush->isChanged(),
+            'isChanged' => ($brush->getAttributes()['draft'] ?? $brush->getAttributes()['draft_parts'] ?? null) !== null,
             'tags' => $brush->tags ?? [],
             'maker' => $maker instanceof Maker ? $maker->name : '',
             'sets' => $sets[$brush->id] ?? [],

@@ -96,7 +96,9 @@ final class Brush extends Model
     /** Tells how its strip looks from how it looked before: it is another one with each change that can be seen. */
     public function stripKey(): string
     {
-        return hash('xxh64', implode(' ', [(string) json_encode($this->kept->toArray()), $this->tip->fingerprint(), $this->bite_id, $this->tooth_id, $this->roll, $this->strip_movement, $this->strip_picture]));
+        $kept = $this->getAttributes()['kept'] ?? '';
+
+        return hash('xxh64', implode(' ', [is_string($kept) ? $kept : '', $this->tip->fingerprint(), $this->bite_id, $this->tooth_id, $this->roll, $this->strip_movement, $this->strip_picture]));
     }
 
     /** The settings in hand: the draft where there is one. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Painting;
 
 use App\Models\Brush;
+use App\Models\Glimpse;
 use Yarrowfog\Core\Stroke\SettingsTable;
 
 /** A brush as the painting pages need it: its strip, and what it has in hand. */
@@ -27,7 +28,7 @@ final class BrushCard
     /** @return array<string, mixed> */
     public static function of(Brush $brush): array
     {
-        $settings = $brush->current();
+        $settings = Glimpse::inHand($brush);
 
         return [
             'id' => $brush->id,
@@ -38,12 +39,12 @@ final class BrushCard
             'opacity' => $settings->base('opacity'),
             'does' => $settings->choice('does'),
             'steadying' => $settings->base('steadying'),
-            'atHand' => array_map(fn (string $id): array => [...SettingsTable::get($id)->toArray(), 'value' => $settings->value($id)->base], $brush->at_hand ?? []),
+            'atHand' => array_map(fn (string $id): array => [...SettingsTable::get($id)->toArray(), 'value' => $settings->value($id)], $brush->at_hand ?? []),
             'isPinned' => $brush->is_pinned,
             'isPlain' => $brush->is_plain,
             'tags' => $brush->tags ?? [],
             'tipSide' => max($brush->tip->width, $brush->tip->height),
-            'inks' => ['main' => $settings->mainInk->toHex(), 'second' => $settings->secondInk->toHex()],
+            'inks' => $settings->inks(),
         ];
     }
 }

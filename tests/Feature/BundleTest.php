@@ -20,10 +20,16 @@ use App\Painting\BrushStrip;
 use App\Pictures\DeepGrey;
 use App\Store\BlobStore;
 use Illuminate\Support\Facades\DB;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Tests\Core\Pictures;
+use Yarrowfog\Core\Form\ChoiceField;
 use Yarrowfog\Core\Format\Bundle\Manifest;
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Stroke\SettingsTable;
 use ZipArchive;
 
 final class BundleTest extends FeatureTestCase
@@ -88,6 +94,65 @@ final class BundleTest extends FeatureTestCase
         self::assertNotNull($one->tip->cut_list);
         $this->get("/tune/{$one->id}")->assertOk();
         $this->get("/cut/{$one->tip->source_id}?tip={$one->tip_id}")->assertOk();
+    }
+
+    public function test_what_is_packed_is_as_the_schemas_say(): void
+    {
+        $this->library();
+        $path = $this->pack(BundleOrder::ofAll(true, true, true));
+        $validator = new Validator;
+        $validator->resolver()?->registerPrefix('https://yarrowfog.invalid/', base_path('docs/schema').'/');
+        $zip = new ZipArchive;
+        $zip->open($path, ZipArchive::RDONLY);
+        $seen = [];
+        for ($i = 0; $i < $zip->numFiles; $i++) {
+            $name = (string) $zip->getNameIndex($i);
+            $schema = ['bundle.json' => 'bundle', 'brushes' => 'bundled-brush', 'makers' => 'bundled-maker', 'sources' => 'bundled-origin'][explode('/', $name)[0]] ?? null;
+            if ($schema !== null && str_ends_with($name, '.json')) {
+                $seen[$schema] = true;
+                $error = $validator->validate(json_decode((string) $zip->getFromIndex($i)), "https://yarrowfog.invalid/{$schema}.json")->error();
+                self::assertNull($error, "{$name}: ".($error === null ? '' : json_encode((new ErrorFormatter)->format($error))));
+            }
+        }
+        self::assertCount(4, $seen);
+    }
+
+    /** Whatever is in a library: out, in and out again give the same bytes. */
+    public function test_libraries_made_by_chance_travel_unchanged(): void
+    {
+        for ($seed = 1; $seed <= 8; $seed++) {
+            $this->startEmpty();
+            $chance = new Randomizer(new Mt19937($seed));
+            $pick = fn (array $of): mixed => $of[$chance->getInt(0, count($of) - 1)];
+            $words = fn (): string => (string) $pick(['', 'Salt & <b>', 'a"b\\c', "two\nlines", '海草', '%s', str_repeat('x', 100), '0', 'null']);
+            $makers = [null, Maker::query()->create(['name' => "M{$seed}", 'note' => $words()])->id, Maker::query()->create(['name' => "N{$seed}", 'signature' => app(BlobStore::class)->put($this->scan(30 + $seed, 20))])->id];
+            for ($i = $chance->getInt(1, 4); $i > 0; $i--) {
+                $settings = [];
+                foreach (array_slice($chance->shuffleArray(array_keys(SettingsTable::all())), 0, 12) as $id) {
+                    $setting = SettingsTable::get((string) $id);
+                    if ($setting->field instanceof ChoiceField) {
+                        $settings[$id] = ['base' => $pick(array_values(array_diff($setting->field->choices, ['own'])))];
+                    } elseif (! $setting->isCurve()) {
+                        $field = $setting->numberField();
+                        $settings[$id] = ['base' => $field->least + ($field->most - $field->least) * $chance->getInt(0, 1000) / 1000, 'spread' => $setting->spreadMost * $chance->getInt(0, 10) / 10];
+                    }
+                }
+                $brush = $this->brush($settings);
+                $brush->update(['name' => 'B'.$words(), 'note' => $words(), 'tags' => $pick([null, [], ['a', 'b']]), 'maker_id' => $pick($makers), 'licence' => $pick(['', 'MIT', 'Ask me']), 'made_on' => $pick([null, '2020-02-29']), 'roll' => $chance->getInt(0, 0x7FFFFFFF), 'bite_id' => $pick([null, $brush->tip_id]), 'strip_movement' => $pick([null, 'dots', 'loops'])]);
+            }
+            $ids = Brush::library()->oldest('id')->get()->modelKeys();
+            foreach (range(1, $chance->getInt(1, 3)) as $n) {
+                $set = BrushSet::query()->create(['name' => "Set {$n}", 'note' => $words(), 'maker_id' => $pick($makers), 'position' => $n]);
+                foreach (array_slice($chance->shuffleArray($ids), 0, $chance->getInt(0, count($ids))) as $place => $id) {
+                    $set->members()->create(['brush_id' => $id, 'position' => $place]);
+                }
+            }
+            $with = [$chance->getInt(0, 1) === 1, $chance->getInt(0, 1) === 1, false];
+            $first = $this->pack(BundleOrder::ofAll(...$with), 'first');
+            $this->startEmpty();
+            app(BundleTaker::class)->take($this->open($first));
+            self::assertSame(hash_file('sha256', $first), hash_file('sha256', $this->pack(BundleOrder::ofAll(...$with), 'second')), "seed {$seed}");
+        }
     }
 
     public function test_heights_of_sixteen_bits_go_through_a_png_and_back(): void

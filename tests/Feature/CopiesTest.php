@@ -13,7 +13,6 @@ use App\Models\Brush;
 use App\Models\Sheet;
 use App\Store\BlobStore;
 use App\Store\LibraryCheck;
-use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Storage;
@@ -25,22 +24,7 @@ use ZipArchive;
 /** The whole library out and in: its database is a file here, as it is where painters work. */
 final class CopiesTest extends FeatureTestCase
 {
-    private string $database;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->database = "{$this->folder}/yarrowfog.sqlite";
-        touch($this->database);
-        config(['database.connections.sqlite.database' => $this->database]);
-        DB::purge();
-        app(Kernel::class)->call('migrate', ['--force' => true]);
-    }
-
-    private function hash(): string
-    {
-        return LibraryHash::of($this->database);
-    }
+    use OnDisk;
 
     private function paint(): Sheet
     {
@@ -216,7 +200,7 @@ final class CopiesTest extends FeatureTestCase
         $brush->update(['name' => 'Blot & co', 'tags' => ['wet']]);
         $this->postJson('/sets', ['name' => 'Shore', 'ids' => [$brush->id]])->assertCreated();
         $run = function (string ...$words): Process {
-            $process = new Process([PHP_BINARY, base_path('bin/yarrowfog.php'), ...$words, '--library', $this->folder], env: ['APP_KEY' => config('app.key'), 'YARROWFOG_STORAGE' => false, 'DB_DATABASE' => false]);
+            $process = $this->command($words);
             $process->run();
 
             return $process;

@@ -4,13 +4,21 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Bundles\BundleFile;
+use App\Bundles\BundleOrder;
+use App\Bundles\BundlePacker;
+use App\Bundles\BundleReader;
+use App\Bundles\BundleTaker;
 use App\Models\Brush;
+use App\Models\BrushSet;
 use App\Models\Layer;
 use App\Models\Sheet;
 use App\Models\Stroke;
+use App\Painting\BrushStrip;
 use App\Painting\SheetPicture;
 use App\Pictures\PictureFile;
 use Database\Seeders\DatabaseSeeder;
+use Illuminate\Support\Facades\Storage;
 
 /** The demo is whole: its brushes print, and its page is painted with them on layers. */
 final class DemoTest extends FeatureTestCase
@@ -22,11 +30,14 @@ final class DemoTest extends FeatureTestCase
         $seeder->scale = 0.3;
         $seeder->setContainer(app())->__invoke();
         $brushes = Brush::library()->with('tip')->get();
-        self::assertGreaterThanOrEqual(23, $brushes->count());
+        self::assertGreaterThanOrEqual(24, $brushes->count());
+        self::assertSame(['Dry on paper', 'Water and wash', 'Along the shore', 'Harbour and rain'], BrushSet::query()->oldest('position')->pluck('name')->all());
+        self::assertCount(0, $brushes->whereNull('maker_id'));
         foreach ($brushes as $brush) {
             $strip = PictureFile::read((string) $this->get("/brushes/{$brush->id}/strip")->assertOk()->getContent())->bitmap();
             self::assertGreaterThan(10, count(array_unique($strip->pixels)), "{$brush->name} paints something");
         }
+        $this->assertBrushesTravel();
         $sheet = Sheet::painted()->firstOrFail();
         self::assertSame('Low tide', $sheet->name);
         $layers = $sheet->layers()->get();
@@ -45,5 +56,26 @@ final class DemoTest extends FeatureTestCase
         self::assertGreaterThan($sky[0], $sky[2]);
         self::assertGreaterThan($sand[2], $sand[0]);
         self::assertGreaterThan(array_sum($sand), array_sum($sky));
+    }
+
+    /** Sent out and taken in again as others, they paint the very same, painted anew. */
+    private function assertBrushesTravel(): void
+    {
+        $path = "{$this->folder}/demo.fogbundle";
+        app(BundlePacker::class)->pack(BundleOrder::ofAll(true, true), $path);
+        $reader = new BundleReader(BundleFile::open($path));
+        $before = [];
+        foreach (Brush::library()->with('tip')->oldest('id')->get() as $brush) {
+            $before[$brush->name] = app(BrushStrip::class)->png($brush);
+        }
+        $known = Brush::library()->get()->modelKeys();
+        $taken = app(BundleTaker::class)->take($reader, array_fill(0, $reader->count(), BundleTaker::TAKE));
+        self::assertSame([], array_intersect($known, $taken));
+        Storage::disk('derived')->deleteDirectory('st');
+        foreach (Brush::query()->with('tip')->findMany($taken) as $brush) {
+            self::assertSame($before[$brush->name], app(BrushStrip::class)->png($brush), $brush->name);
+        }
+        $this->postJson('/keep/undo')->assertOk();
+        self::assertSame($known, Brush::library()->get()->modelKeys());
     }
 }

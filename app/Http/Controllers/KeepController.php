@@ -24,7 +24,7 @@ use Yarrowfog\Core\JsonReader;
 final class KeepController
 {
     /** Cards that come with what is found; others are asked for when they come near the window. */
-    private const FIRST = 40;
+    private const FIRST = 24;
 
     /** Brushes that are named at once. */
     private const MOST = 20000;

@@ -45,6 +45,21 @@ final class BundleFormatTest extends TestCase
         self::assertEquals($manifest, Manifest::read($manifest->toJson()));
     }
 
+    /** Every example brush goes through a bundle unchanged: with the same picture and roll it paints the same. */
+    public function test_the_example_brushes_travel_unchanged(): void
+    {
+        $files = glob(dirname(__DIR__, 3).'/docs/strokes/*.json') ?: [];
+        self::assertGreaterThanOrEqual(10, count($files));
+        foreach ($files as $file) {
+            $json = (array) json_decode((string) file_get_contents($file), true);
+            $settings = BrushSettings::read($json['brush'] ?? $json);
+            $version = new BundledVersion($settings, 7, new BundledTip('x', $settings->tipKind, [['path' => 'tips/a.png', 'width' => 1, 'height' => 1]]));
+            $again = BundledBrush::read((new BundledBrush('x', $version))->toJson())->now->settings;
+            self::assertEquals($settings, $again, $file);
+            self::assertSame(json_encode($settings->toArray(), JSON_PRESERVE_ZERO_FRACTION), json_encode($again->toArray(), JSON_PRESERVE_ZERO_FRACTION), $file);
+        }
+    }
+
     public function test_entries_are_written_in_their_order_and_with_their_hashes(): void
     {
         $json = json_decode((new Manifest('', entries: [Entry::of('tips/b.png', 'bb'), Entry::of('brushes/a.json', '{}')]))->toJson(), true);
