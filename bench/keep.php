@@ -14,6 +14,7 @@ use Illuminate\Foundation\Application as Laravel;
 use Illuminate\Support\Facades\DB;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use Symfony\Component\Process\Process;
 use Tests\Browser\Application;
 use Tests\Browser\Chrome;
 use Yarrowfog\Core\Stroke\BrushSettings;
@@ -151,7 +152,7 @@ try {
     tell('Keep scrolled for 6 s: time from frame to frame, median (55 a second)', (float) $frames['median'], '18.2', 'ms');
     tell('Keep scrolled for 6 s: 95th percentile', (float) $frames['late'], '-', 'ms');
     tell('Keep scrolled for 6 s: cards that are there at once, at most', (int) $frames['most'], '120', '');
-    tell('Keep scrolled for 6 s: memory of the page’s scripts', $frames['heap'] / 1e6, '60', 'MB');
+    tell('Keep scrolled for 6 s: memory of the page’s scripts', $frames['heap'] / 1e6, '100', 'MB');
     $answers = [];
     foreach (['sl', 'kelp', 'harbour rain', 'foam 1', 'gull t', 'stone', 'wash reed', 'for the', 'x', ''] as $words) {
         for ($i = 0; $i < 12; $i++) {
@@ -182,6 +183,44 @@ try {
     $bundle = "{$other->folder}/grains.fogbundle";
     tell('A bundle of 200 brushes, 10 MB of tips: packed', took(fn () => command($other->folder, 'bundle', 'pack', '--set', 'Grains', '--out', $bundle)), '3', 's');
     tell('… its size', filesize($bundle) / 1e6, '-', 'MB');
+    // A pen on a sheet, alone and while that bundle is taken again and again.
+    $pen = function () use ($chrome): float {
+        $chrome->open('/sheets');
+        $chrome->press('Make a sheet');
+        $chrome->waitForPath('/try/');
+        $chrome->find('[data-surface][data-loaded=yes]');
+        $chrome->run(<<<'JS'
+            const view = document.querySelector('main')._x_dataStack[0].view;
+            const canvas = document.querySelector('[data-surface]');
+            window.seen = [];
+            window.latency = [];
+            canvas.addEventListener('pointerdown', () => { window.seen = [performance.now()]; window.shown = 0; });
+            canvas.addEventListener('pointermove', (e) => { for (const c of (e.getCoalescedEvents?.() ?? [e])) window.seen.push(c.timeStamp); });
+            canvas.addEventListener('paint-shown', () => requestAnimationFrame(() => {
+                const sure = view.strokes.current.sent - 1;
+                for (; window.shown < sure; window.shown++) window.latency.push(performance.now() - window.seen[window.shown + 1]);
+            }));
+            JS);
+        for ($k = 0; $k < 3; $k++) {
+            $chrome->pen('canvas', array_map(fn (int $i): array => [0.1 + 0.8 * $i / 180, 0.3 + 0.1 * $k + 0.1 * sin($i / 18), 0.3 + 0.6 * $i / 180], range(0, 180)), every: 8);
+        }
+        $latency = $chrome->run('return window.latency');
+
+        return at(array_map(floatval(...), is_array($latency) ? array_values($latency) : [INF]), 0.5);
+    };
+    $pen();
+    $pen();
+    $alone = $pen();
+    // What was taken is forgotten again, so that it is taken anew each time.
+    $forget = '$library = new PDO("sqlite:{$argv[1]}/yarrowfog.sqlite"); $library->exec("PRAGMA busy_timeout = 20000"); $library->exec("DELETE FROM brushes WHERE tip_id IN (SELECT id FROM tips WHERE name LIKE \'Grain %\')");';
+    $taking = new Process(['bash', '-c', 'cd "$1"; source bin/flags.sh; while true; do php "${PHP_FLAGS[@]}" bin/yarrowfog.php bundle take "$2" --library "$3" >/dev/null 2>&1; php -r "$4" "$3"; done', 'taking', dirname(__DIR__), $bundle, $app->folder, $forget], timeout: null);
+    $taking->start();
+    $beside = $pen();
+    $taking->stop(0);
+    sleep(4);
+    (new Process(['php', '-r', $forget, $app->folder]))->mustRun();
+    tell('Pen to ink, median, alone', $alone, '-', 'ms');
+    tell('Pen to ink while bundles are taken, against alone', $beside / $alone, '1.3', '×');
     $chrome->open('/keep');
     $chrome->run('const held = new DataTransfer(); held.items.add(new File([Uint8Array.from(atob(arguments[0]), (c) => c.charCodeAt(0))], "grains.fogbundle")); document.querySelector("main").dispatchEvent(new DragEvent("drop", { bubbles: true, cancelable: true, dataTransfer: held }))', base64_encode((string) file_get_contents($bundle)));
     $chrome->waitForPath('/incoming/');
@@ -192,7 +231,6 @@ try {
         $chrome->press('Take 200 in');
         $chrome->wait('the wall', fn (): bool => $chrome->path() === '/keep', 60);
     }), '4', 's');
-    $other->remove();
 
     // A whole library: 500 brushes, 300 sources, 50 sheets.
     $whole = new Application;
@@ -226,8 +264,9 @@ try {
     $is = json_decode(command($whole->folder, 'library', 'check'), true);
     assert(is_array($was) && is_array($is));
     tell('… equal by its hash, 1 for yes', $was['hash'] === $is['hash'] && $is['missing'] === [] && $is['damaged'] === [] ? 1 : 0, '1', '');
-    $whole->remove();
 } finally {
     $chrome->quit();
     $app->remove();
+    ($other ?? null)?->remove();
+    ($whole ?? null)?->remove();
 }

@@ -13,13 +13,13 @@ $chrome = new Chrome($app->url);
 $failed = false;
 try {
     $chrome->open('/try');
-    $chrome->find('canvas[data-loaded=yes]');
+    $chrome->find('[data-surface][data-loaded=yes]');
     // A fresh sheet, the soft chalk tip, 64 px; each sample is timed until the pixels of its piece of path are on the canvas.
     $chrome->run('const b = [...document.querySelectorAll("button")].find(b => b.getAttribute("aria-label") === "Rope run"); b.click()');
     $chrome->type('input[aria-label="Size, typed"]', '64');
     $chrome->run(<<<'JS'
         const view = document.querySelector('main')._x_dataStack[0].view;
-        const canvas = document.querySelector('canvas');
+        const canvas = document.querySelector('[data-surface]');
         window.seen = [];
         window.latency = [];
         canvas.addEventListener('pointerdown', () => { window.seen = [performance.now()]; window.shown = 0; });

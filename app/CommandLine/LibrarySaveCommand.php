@@ -24,13 +24,7 @@ final class LibrarySaveCommand extends LibraryCommand
     protected function workOn(Application $app, InputInterface $input, OutputInterface $output): void
     {
         $out = self::option($input, 'out');
-        $copies = $app->make(LibraryCopies::class);
-        $name = $copies->take('to be carried away');
-        try {
-            LibraryFile::write($copies->path($name), $out);
-        } finally {
-            $copies->remove($name);
-        }
+        LibraryFile::save($app->make(LibraryCopies::class), $out);
         $output->writeln(number_format((int) filesize($out) / 1048576, 1).' MB');
     }
 }

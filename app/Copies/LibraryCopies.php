@@ -35,7 +35,7 @@ final readonly class LibraryCopies
 
     private const NAME = '/^[0-9]{8}-[0-9]{6}-[a-z0-9-]{1,60}$/D';
 
-    private Filesystem $kept;
+    public Filesystem $kept;
 
     public string $folder;
 
@@ -128,7 +128,7 @@ final readonly class LibraryCopies
     }
 
     /** Whole as it is at this moment, whatever is written meanwhile. */
-    private static function copyDatabase(string $into): void
+    public static function copyDatabase(string $into): void
     {
         $database = DB::connection()->getDatabaseName();
         if (! is_file($database)) {

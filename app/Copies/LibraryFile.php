@@ -38,13 +38,27 @@ final readonly class LibraryFile
     private const HASH = '#^files/([0-9a-f]{2})/(\1[0-9a-f]{62})$#D';
 
     /**
-     * Writes a copy as one file.
-     *
-     * @param  string  $folder  of the copy
+     * Writes the library as it is now as one file.
      *
      * @throws RuntimeException|CalledOff
      */
-    public static function write(string $folder, string $path, ?Progress $progress = null): void
+    public static function save(LibraryCopies $copies, string $path, ?Progress $progress = null): void
+    {
+        Scratch::file(function (string $database) use ($copies, $path, $progress): void {
+            LibraryCopies::copyDatabase($database);
+            self::write($database, $copies->kept->path(''), $path, $progress);
+        });
+    }
+
+    /**
+     * Writes a copy as one file.
+     *
+     * @param  string  $database  path
+     * @param  string  $files  folder of its files
+     *
+     * @throws RuntimeException|CalledOff
+     */
+    public static function write(string $database, string $files, string $path, ?Progress $progress = null): void
     {
         $beside = "{$path}.part";
         @unlink($beside);
@@ -52,9 +66,9 @@ final readonly class LibraryFile
         if ($zip->open($beside, ZipArchive::CREATE | ZipArchive::EXCL) !== true) {
             throw new RuntimeException("The file {$path} cannot be written.");
         }
-        $zip->addFromString(self::ABOUT, (string) json_encode(['format' => self::FORMAT, 'version' => self::VERSION, 'xxh128' => hash_file('xxh128', "{$folder}/".LibraryCopies::DATABASE)], JSON_PRETTY_PRINT));
-        $zip->addFile("{$folder}/".LibraryCopies::DATABASE, LibraryCopies::DATABASE);
-        foreach (self::files("{$folder}/".LibraryCopies::FILES) as $name => $file) {
+        $zip->addFromString(self::ABOUT, (string) json_encode(['format' => self::FORMAT, 'version' => self::VERSION, 'xxh128' => hash_file('xxh128', $database)], JSON_PRETTY_PRINT));
+        $zip->addFile($database, LibraryCopies::DATABASE);
+        foreach (self::files(rtrim($files, '/')) as $name => $file) {
             $zip->addFile($file, "files/{$name}");
         }
         for ($i = 0; $i < $zip->numFiles; $i++) {

@@ -6,6 +6,7 @@ namespace App\Copies;
 
 use App\Store\BlobStore;
 use App\Store\Epoch;
+use App\Store\Rows;
 use App\Work\CalledOff;
 use App\Work\Progress;
 use Illuminate\Support\Facades\Artisan;
@@ -42,7 +43,7 @@ final readonly class PutBack
     {
         $progress?->tell(0.02, 'looking the copy through');
         $this->check($copy);
-        $before = $this->copies->take('before a copy was put back');
+        $before = $this->setAside();
         foreach ($copy->hashes as $i => $hash) {
             if ($i % 20 === 0) {
                 $progress?->tell(0.1 + 0.8 * $i / count($copy->hashes), 'putting the files back');
@@ -108,6 +109,35 @@ final readonly class PutBack
         if ($said !== 'ok' || ($copy->hash !== null && $isOther)) {
             throw new InvalidInput('file', 'The database in this copy is damaged. The library is as it was.');
         }
+    }
+
+    /**
+     * A copy of what is there; where that is too damaged to be copied, its file itself, as it is.
+     *
+     * @return string name of the copy, or of the file
+     */
+    private function setAside(): string
+    {
+        try {
+            if (array_column(Rows::select('PRAGMA quick_check(1)'), 'quick_check') === ['ok']) {
+                return $this->copies->take('before a copy was put back');
+            }
+        } catch (PDOException) {
+            // It cannot even be opened.
+        }
+        DB::purge();
+        $database = DB::connection()->getDatabaseName();
+        $name = 'damaged-'.now()->utc()->format('Ymd-His-u').'.sqlite';
+        @mkdir($this->copies->folder, 0700, true);
+        foreach (['', '-wal', '-shm'] as $part) {
+            if (is_file($database.$part) && ! @rename($database.$part, "{$this->copies->folder}/{$name}{$part}") && $part === '') {
+                throw new RuntimeException('The damaged library cannot be moved aside.');
+            }
+        }
+        touch($database);
+        DB::purge();
+
+        return $name;
     }
 
     private function isWhole(string $hash): bool

@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Casts\AsValue;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Stroke\Practice\Recording;
 use Yarrowfog\Core\Stroke\Trace;
 
@@ -28,6 +29,16 @@ final class PenRecording extends Model
     protected function casts(): array
     {
         return ['strokes' => AsValue::of(Recording::class)];
+    }
+
+    /** Whether it can be read: one that cannot is told of, and stops nothing else. */
+    public function isWhole(): bool
+    {
+        try {
+            return $this->getAttributeValue('strokes') !== null;
+        } catch (InvalidInput) {
+            return false;
+        }
     }
 
     /** How many strokes, how long, and whether it presses. */

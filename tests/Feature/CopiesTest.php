@@ -65,7 +65,7 @@ final class CopiesTest extends FeatureTestCase
         $file = $this->postJson('/library/pack', [])->assertCreated()->json('file');
         $path = "{$this->folder}/carried.foglibrary";
         copy($this->get((string) $file)->assertOk()->baseResponse->getFile()->getPathname(), $path);
-        self::assertSame([], app(LibraryCopies::class)->all(), 'the copy that it was made from is gone');
+        self::assertSame([], app(LibraryCopies::class)->all(), 'nothing is left behind');
 
         Storage::disk('library')->deleteDirectory('.');
         foreach (Storage::disk('library')->allFiles() as $kept) {
@@ -107,7 +107,7 @@ final class CopiesTest extends FeatureTestCase
         app(LibraryCopies::class)->take('by hand');
         $folder = app(LibraryCopies::class)->path(app(LibraryCopies::class)->all()[0]['name']);
         $whole = "{$this->folder}/whole.foglibrary";
-        LibraryFile::write($folder, $whole);
+        LibraryFile::write("{$folder}/library.sqlite", "{$folder}/files", $whole);
         $was = $this->hash();
         $copies = count(app(LibraryCopies::class)->all());
         $spoil = function (callable $how) use ($whole): string {
@@ -147,6 +147,41 @@ final class CopiesTest extends FeatureTestCase
         $this->post('/library/bring', ['file' => new UploadedFile("{$this->folder}/short.foglibrary", 'x.foglibrary', test: true)], ['Accept' => 'application/json'])->assertUnprocessable()->assertSee('cut short');
         self::assertSame($was, $this->hash());
         self::assertGreaterThanOrEqual($copies, count(app(LibraryCopies::class)->all()));
+    }
+
+    /** A library that is damaged is told at the start, with what to do about it; and what it says can be done. */
+    public function test_a_damaged_library_is_told_with_advice_and_put_back(): void
+    {
+        $this->paint();
+        $was = $this->hash();
+        self::assertSame(0, $this->command(['library', 'check', '--quick'])->run());
+        $name = app(LibraryCopies::class)->take('by hand');
+        DB::purge();
+        @unlink("{$this->database}-wal");
+        @unlink("{$this->database}-shm");
+        foreach ([[100, 3000], [0, 100]] as [$at, $length]) {
+            $file = fopen($this->database, 'r+b');
+            self::assertNotFalse($file);
+            fseek($file, $at);
+            fwrite($file, str_repeat("\x7f", $length));
+            fclose($file);
+            $told = $this->command(['library', 'check', '--quick']);
+            self::assertSame(2, $told->run());
+            self::assertStringContainsString("is damaged and cannot be worked in ({$this->database}). The last copy is “{$name}”: bin/yarrowfog library restore {$name} puts it back", $told->getErrorOutput());
+            self::assertStringContainsString('is the copy damaged-', $this->command(['library', 'restore', $name])->mustRun()->getOutput());
+            DB::purge();
+            self::assertSame($was, $this->hash());
+            DB::purge();
+            @unlink("{$this->database}-wal");
+            @unlink("{$this->database}-shm");
+        }
+        self::assertCount(2, glob(app(LibraryCopies::class)->folder.'/damaged-*.sqlite') ?: [], 'nothing is thrown away');
+        chmod($this->database, 0400);
+        if (posix_geteuid() !== 0) {
+            $told = $this->command(['library', 'check', '--quick']);
+            self::assertSame(2, $told->run());
+            self::assertStringContainsString('may only be read', $told->getErrorOutput());
+        }
     }
 
     public function test_seven_copies_that_were_taken_by_themselves_are_kept(): void

@@ -11,6 +11,7 @@ use App\Models\Tip;
 use App\Models\Tooth;
 use App\Pictures\PictureFile;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\TestWith;
 use Yarrowfog\Core\Format\InkMl\InkMlReader;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -296,5 +297,29 @@ final class TuneTest extends FeatureTestCase
         }
 
         return new Bitmap($on->width, $on->height, $pixels);
+    }
+
+    public function test_a_keep_that_is_pressed_four_times_is_one_version(): void
+    {
+        $brush = $this->brush();
+        $this->putJson("/tune/{$brush->id}", ['brush' => $brush->kept->withBase('size', 77.0)->toArray()])->assertOk();
+        foreach (range(1, 4) as $_) {
+            $this->postJson("/tune/{$brush->id}/keep", [])->assertOk();
+        }
+        self::assertSame(2, $brush->versions()->count(), 'as it began, and as it was kept');
+    }
+
+    public function test_what_could_not_be_read_again_is_never_stored_and_what_is_damaged_stops_nothing_else(): void
+    {
+        $brush = $this->brush();
+        $ink = fn (string $rate): string => '<ink xmlns="http://www.w3.org/2003/InkML"><context xml:id="c"><inkSource xml:id="s"><sampleRate uniform="true" value="'.$rate.'"/><traceFormat><channel name="X" type="decimal" units="dev"/><channel name="Y" type="decimal" units="dev"/></traceFormat></inkSource></context><trace contextRef="#c">0 0, 50 60, 100 20, 150 90</trace></ink>';
+        $this->post('/recordings/bring', ['file' => UploadedFile::fake()->createWithContent('slow.inkml', $ink('1e-10'))], ['Accept' => 'application/json'])->assertUnprocessable();
+        self::assertSame(0, PenRecording::query()->count());
+        $this->post('/recordings/bring', ['file' => UploadedFile::fake()->createWithContent('good.inkml', $ink('100'))], ['Accept' => 'application/json'])->assertCreated();
+        DB::table('recordings')->insert(['name' => 'Broken', 'strokes' => '{"strokes": [{"samples": [[0, 1e99, 2, 3]]}]}']);
+        $told = self::patches($this->postJson("/tune/{$brush->id}/movements", ['brush' => $brush->kept->toArray(), 'width' => 300, 'height' => 100]));
+        $sentences = array_column($told['words']['movements'], 'sentence', 'name');
+        self::assertStringContainsString('is damaged', $sentences['Broken']);
+        self::assertStringContainsString('1 stroke', $sentences['good']);
     }
 }

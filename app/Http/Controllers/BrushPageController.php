@@ -25,6 +25,7 @@ use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\SettingValue;
+use Yarrowfog\Core\Stroke\SpreadKind;
 
 /** All that is known of a brush on one page. */
 final class BrushPageController
@@ -185,7 +186,7 @@ final class BrushPageController
 
         return implode(', ', array_filter([
             $number($value->number()),
-            $value->spread > 0 ? 'spread '.$number($value->spread) : '',
+            $value->spread > 0 ? 'spread '.($setting->spread === SpreadKind::AroundUnits ? $number($value->spread) : round(100 * $value->spread).' %') : '',
             $value->drives === [] ? '' : 'moved by '.implode(' and ', array_map(fn ($drive): string => $drive->input->value, $value->drives)),
         ], fn (string $part): bool => $part !== ''));
     }

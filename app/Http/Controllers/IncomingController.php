@@ -6,14 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Bundles\BundleReader;
 use App\Bundles\BundleTaker;
+use App\Bundles\DeliveredStrips;
 use App\Bundles\Delivery;
 use App\Bundles\PictureStamps;
 use App\Http\JsonBody;
 use App\Painting\BrushStrip;
-use App\Painting\BrushTextureLoader;
 use App\Pictures\PictureRefused;
-use App\Store\DerivativeCache;
-use App\Store\ProcessCache;
 use App\Work\Progress;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -25,14 +23,19 @@ use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Stroke\Beginnings;
 
+use function Illuminate\Support\defer;
+
 /** What somebody brings: laid down beside the library, looked at painted, and taken or left. */
 final class IncomingController
 {
     /** Ending of the names that systems give to files. */
     private const LONGEST = 120;
 
+    /** Strips that are painted before anybody asks. */
+    private const FIRST = 12;
+
     /** A file more. */
-    public function store(Request $request, string $delivery): JsonResponse
+    public function store(Request $request, string $delivery, DeliveredStrips $strips): JsonResponse
     {
         $file = $request->file('file');
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
@@ -40,7 +43,25 @@ final class IncomingController
         }
         $name = trim((string) preg_replace('/[\p{C}\/]+/u', ' ', mb_scrub(pathinfo(strtr($file->getClientOriginalName(), '\\', '/'), PATHINFO_FILENAME))));
 
-        return response()->json(Delivery::of($delivery)->add($file->getPathname(), $name === '' ? 'File' : mb_substr($name, 0, self::LONGEST)), 201);
+        $brought = Delivery::of($delivery);
+        $added = $brought->add($file->getPathname(), $name === '' ? 'File' : mb_substr($name, 0, self::LONGEST));
+        if ($added['kind'] === Delivery::BUNDLE) {
+            // The page is on its way already: what it shows first is painted meanwhile.
+            defer(fn () => self::paintFirst($brought, $added['place'], $strips));
+        }
+
+        return response()->json($added, 201);
+    }
+
+    private static function paintFirst(Delivery $brought, int $place, DeliveredStrips $strips): void
+    {
+        try {
+            for ($i = 0, $most = min(self::FIRST, $brought->bundle($place)->count()); $i < $most; $i++) {
+                $strips->ofBundle($brought, $place, $i);
+            }
+        } catch (InvalidInput|PictureRefused) {
+            // Told by the page.
+        }
     }
 
     public function show(string $delivery, BundleTaker $taker): View
@@ -56,7 +77,7 @@ final class IncomingController
     }
 
     /** A brush of what was brought, painted by this engine. */
-    public function strip(Request $request, string $delivery, int $place, int $brush, DerivativeCache $derived, ProcessCache $memory, PictureStamps $stamps): Response
+    public function strip(Request $request, string $delivery, int $place, int $brush, DeliveredStrips $strips, PictureStamps $stamps): Response
     {
         $brought = Delivery::of($delivery);
         $file = array_find($brought->files(), fn (array $file): bool => $file['place'] === $place) ?? abort(404);
@@ -64,11 +85,7 @@ final class IncomingController
             $beginning = $request->query('as');
             $png = $stamps->strip($brought->bytes($place), is_string($beginning) && isset(Beginnings::all()[$beginning]) ? $beginning : 'stamp', BrushStrip::WIDTH, BrushStrip::HEIGHT);
         } else {
-            $reader = $brought->bundle($place);
-            $store = $brought->store();
-            $now = $reader->brush($brush)->now;
-            $movement = $reader->brush($brush)->movement;
-            $png = (new BrushStrip(new BrushTextureLoader($store, $derived, $memory), $derived, $store))->paint($reader->textures($now, $store), $now->settings, $now->roll, $movement);
+            $png = $strips->ofBundle($brought, $place, $brush);
         }
 
         return response($png, 200, ['Content-Type' => 'image/png', 'Cache-Control' => 'private, max-age=86400']);

@@ -60,17 +60,18 @@ final class LibraryController
         $progress = Progress::of($body->text('job', ''));
         set_time_limit(0);
         $name = $body->text('copy', '', 80);
-        $fresh = $name === '' ? $this->copies->take('to be carried away') : null;
         $id = (string) Str::uuid();
         try {
             $path = self::path($id);
             @mkdir(dirname($path), 0700, true);
-            LibraryFile::write($this->copies->path($fresh ?? $name), $path, $progress);
+            if ($name === '') {
+                LibraryFile::save($this->copies, $path, $progress);
+            } else {
+                $folder = $this->copies->path($name);
+                LibraryFile::write("{$folder}/".LibraryCopies::DATABASE, "{$folder}/".LibraryCopies::FILES, $path, $progress);
+            }
         } finally {
             $progress->done();
-            if ($fresh !== null) {
-                $this->copies->remove($fresh);
-            }
         }
 
         return response()->json(['file' => route('library.file', $id), 'bytes' => filesize($path)], 201);

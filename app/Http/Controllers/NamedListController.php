@@ -8,6 +8,7 @@ use App\Http\JsonBody;
 use App\Models\NamedList;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\Cut\CutList;
@@ -23,7 +24,9 @@ final class NamedListController
         if ($name === '') {
             throw new InvalidInput('name', 'Give the list a name.');
         }
-        $list = NamedList::query()->updateOrCreate(['name' => $name], ['cut_list' => CutList::read($body->object('list'))]);
+        $steps = CutList::read($body->object('list'));
+        // Looked for and made in one: two windows that keep the same name at once make one list.
+        $list = DB::connection()->transaction(fn (): NamedList => NamedList::query()->updateOrCreate(['name' => $name], ['cut_list' => $steps]));
 
         return response()->json(self::entry($list), 201);
     }

@@ -94,6 +94,6 @@ final class OutgoingController
         }
         $title = trim($body->text('title', '', 120));
 
-        return new BundleOrder($ids, $title !== '' ? $title : (count($ids) === 1 ? Brush::query()->findOrFail($ids[0])->name : count($ids).' brushes'), [], $versions, $sources, $recordings);
+        return new BundleOrder($ids, $title !== '' ? $title : (count($ids) === 1 ? (Brush::query()->find($ids[0])->name ?? '') : count($ids).' brushes'), [], $versions, $sources, $recordings);
     }
 }

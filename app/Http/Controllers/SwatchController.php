@@ -178,6 +178,11 @@ final class SwatchController
             $movements[] = ['pen' => $name, 'recorded' => null, 'name' => $name, 'sentence' => $sentence];
         }
         foreach (PenRecording::query()->latest('id')->get() as $recording) {
+            if (! $recording->isWhole()) {
+                $movements[] = ['pen' => SwatchRequest::BY_HAND, 'recorded' => $recording->id, 'name' => $recording->name, 'sentence' => 'This recording is damaged and cannot be replayed. Delete it, or record it anew.', 'url' => url("/recordings/{$recording->id}"), 'file' => ''];
+
+                continue;
+            }
             $paint(...$recording->strokes->fittedTo(new Rect(12, 10, $w - 24, $h - 20)));
             $movements[] = ['pen' => SwatchRequest::BY_HAND, 'recorded' => $recording->id, 'name' => $recording->name, 'sentence' => $recording->facts(), 'url' => url("/recordings/{$recording->id}"), 'file' => route('recordings.download', $recording)];
         }

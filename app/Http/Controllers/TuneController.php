@@ -84,12 +84,19 @@ final class TuneController
 
     public function keep(Request $request, Brush $brush): JsonResponse
     {
-        if (! self::mayChange(JsonBody::read($request)->keys(self::KEYS), $brush)) {
-            return self::elsewhere($brush);
-        }
-        DB::connection()->transaction(fn () => $brush->keep());
+        $body = JsonBody::read($request)->keys(self::KEYS);
+        // Read once more where nobody else can write: of two that keep at once, the second finds nothing left to keep.
+        $isKept = DB::connection()->transaction(function () use ($body, $brush): bool {
+            $brush->refresh();
+            if (! self::mayChange($body, $brush)) {
+                return false;
+            }
+            $brush->keep();
 
-        return response()->json(self::state($brush));
+            return true;
+        });
+
+        return $isKept ? response()->json(self::state($brush)) : self::elsewhere($brush);
     }
 
     public function putBack(Request $request, Brush $brush): JsonResponse

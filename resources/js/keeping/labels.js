@@ -2,6 +2,9 @@
 export const labels = {
     managing: false,
 
+    countWords(one) {
+        return one.count === 1 ? '1 brush' : `${one.count.toLocaleString('en-GB')} brushes`;
+    },
     manage() {
         this.managing = !this.managing;
     },

@@ -2,7 +2,7 @@
     <x-data id="library-data" :value="$data" />
     <main x-data="libraryRoom" class="relative min-h-0 overflow-y-auto px-5 py-[14px]">
         <div class="mx-auto flex max-w-[980px] flex-col gap-4">
-            <div class="flex items-baseline gap-3"><h1 class="m-0 text-[22px]">The whole library</h1><span class="small">{{ number_format($data['counts']['brushes']) }} brushes · {{ number_format($data['counts']['sources']) }} sources · {{ number_format($data['counts']['sheets']) }} sheets</span><a class="quiet ml-auto no-underline" href="{{ route('keep') }}">Back to Keep</a></div>
+            <div class="flex items-baseline gap-3"><h1 class="m-0 text-[22px]">The whole library</h1><span class="small">{{ implode(' · ', array_map(fn ($count, $one) => number_format($count).' '.Str::plural($one, $count), $data['counts'], ['brush', 'source', 'sheet'])) }}</span><a class="quiet ml-auto no-underline" href="{{ route('keep') }}">Back to Keep</a></div>
             <p class="wrong m-0" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
             <div class="flex items-center gap-3 rounded-[10px] bg-yarrow-light px-4 py-2 text-[14px]" role="status" x-show="hasBefore" x-cloak data-before><span>The library is another one now. What was here before is kept.</span><button type="button" class="quiet" x-on:click="takeBack">Take that back</button></div>
             <p class="m-0 flex items-center gap-3 rounded-[10px] bg-fog-50 px-4 py-2" role="status" x-show="working" x-cloak><progress class="bar w-[240px]" :value="part"></progress><span class="flex-1" x-text="doing"></span><button type="button" class="quiet" x-on:click="callOff">Call off</button></p>
