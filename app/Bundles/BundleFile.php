@@ -29,6 +29,9 @@ final class BundleFile
     /** @var array<string, Entry> by place */
     private array $entries = [];
 
+    /** @var array<string, true> places whose bytes were found to be what was packed */
+    private array $looked = [];
+
     private function __construct(private readonly ZipReader $zip)
     {
         if (! isset($zip->sizes[Manifest::FILE])) {
@@ -78,7 +81,24 @@ final class BundleFile
             throw self::refused($e->getMessage());
         }
 
-        return hash('sha256', $bytes) === $entry->hash ? $bytes : throw self::damaged("its “{$path}” is not what was packed.");
+        if (! isset($this->looked[$path]) && hash('sha256', $bytes) !== $entry->hash) {
+            throw self::damaged("its “{$path}” is not what was packed.");
+        }
+        $this->looked[$path] = true;
+
+        return $bytes;
+    }
+
+    /**
+     * Looks at all that was not looked at yet.
+     *
+     * @throws InvalidInput
+     */
+    public function look(): void
+    {
+        foreach (array_keys(array_diff_key($this->entries, $this->looked)) as $path) {
+            $this->get($path);
+        }
     }
 
     /** A file of words. */

@@ -204,8 +204,8 @@ final class BundleReader
                 $this->textures($version, $into);
             }
             $this->checkMaker($brush->maker, $into);
-            foreach (array_filter([$brush->picture, $brush->look], is_string(...)) as $path) {
-                PictureFile::check($this->file->get($path));
+            if ($brush->picture !== null) {
+                $this->picture($brush->picture, $into);
             }
             foreach ($brush->now->tip->from === null ? [] : $this->origin($brush->now->tip->from)->sources as $source) {
                 $this->picture($source['path'], $into);
@@ -218,9 +218,7 @@ final class BundleReader
         foreach ($this->file->manifest->recordings as $recording) {
             InkMlReader::read($this->file->json($recording['path']));
         }
-        foreach ($this->file->manifest->entries as $entry) {
-            $this->file->get($entry->path);
-        }
+        $this->file->look();
     }
 
     private function checkMaker(?string $path, ?BlobStore $into): void

@@ -17,6 +17,7 @@ use App\Work\Progress;
 use Yarrowfog\Core\Format\Bundle\BundledBrush;
 use Yarrowfog\Core\Format\InkMl\InkMlReader;
 use Yarrowfog\Core\InvalidInput;
+use Yarrowfog\Core\Stroke\Practice\Recording;
 
 /** Takes brushes of a bundle into the library: all that is asked for or nothing, as one step that can be taken back. */
 final readonly class BundleTaker
@@ -85,7 +86,7 @@ final readonly class BundleTaker
             }
             $this->putOnSets($reader, $record, $parts, $ids, $onSet);
             foreach ($reader->file->manifest->recordings as $recording) {
-                $strokes = InkMlReader::read($reader->file->json($recording['path']));
+                $strokes = Recording::read(InkMlReader::read($reader->file->json($recording['path']))->toArray());
                 $record->madeAside(PenRecording::query()->create(['name' => $recording['name'], 'strokes' => $strokes]));
             }
 

@@ -317,9 +317,10 @@ final class TuneTest extends FeatureTestCase
         self::assertSame(0, PenRecording::query()->count());
         $this->post('/recordings/bring', ['file' => UploadedFile::fake()->createWithContent('good.inkml', $ink('100'))], ['Accept' => 'application/json'])->assertCreated();
         DB::table('recordings')->insert(['name' => 'Broken', 'strokes' => '{"strokes": [{"samples": [[0, 1e99, 2, 3]]}]}']);
-        $told = self::patches($this->postJson("/tune/{$brush->id}/movements", ['brush' => $brush->kept->toArray(), 'width' => 300, 'height' => 100]));
+        $told = self::patches($this->postJson("/tune/{$brush->id}/movements", ['brush' => $brush->kept->toArray(), 'roll' => 1]));
         $sentences = array_column($told['words']['movements'], 'sentence', 'name');
         self::assertStringContainsString('is damaged', $sentences['Broken']);
         self::assertStringContainsString('1 stroke', $sentences['good']);
+        self::assertCount(count($told['words']['movements']), $told['patches'], 'each has its picture, that one an empty one');
     }
 }

@@ -30,6 +30,9 @@ use Yarrowfog\Core\Stroke\SpreadKind;
 /** All that is known of a brush on one page. */
 final class BrushPageController
 {
+    /** Sources that are told of: with more, the line would not fit the page. */
+    private const TOLD = 2;
+
     public function show(Brush $brush, BrushFinder $finder): View
     {
         $brush->load(['tip.source', 'maker']);
@@ -114,8 +117,9 @@ final class BrushPageController
         $set = $tip->frame_set_id === null ? null : FrameSet::query()->find($tip->frame_set_id);
         $sources = $set === null ? array_filter([$tip->source]) : Source::query()->findMany(array_column($set->frames, 'source'))->all();
         $story = [];
-        foreach (array_slice(array_values($sources), 0, 3) as $source) {
-            $story[] = ['title' => self::came($source), 'name' => $source->name, 'picture' => route('sources.thumb', $source), 'url' => route('cut', $source)];
+        $more = count($sources) - self::TOLD;
+        foreach (array_slice(array_values($sources), 0, self::TOLD) as $i => $source) {
+            $story[] = ['title' => self::came($source), 'name' => $source->name.($i === self::TOLD - 1 && $more > 0 ? " and {$more} more" : ''), 'picture' => route('sources.thumb', $source), 'url' => route('cut', $source)];
         }
         $steps = count($tip->cut_list->steps ?? []);
         if ($story !== [] && $tip->cut_list !== null) {

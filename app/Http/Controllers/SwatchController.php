@@ -179,6 +179,7 @@ final class SwatchController
         }
         foreach (PenRecording::query()->latest('id')->get() as $recording) {
             if (! $recording->isWhole()) {
+                $paint();
                 $movements[] = ['pen' => SwatchRequest::BY_HAND, 'recorded' => $recording->id, 'name' => $recording->name, 'sentence' => 'This recording is damaged and cannot be replayed. Delete it, or record it anew.', 'url' => url("/recordings/{$recording->id}"), 'file' => ''];
 
                 continue;

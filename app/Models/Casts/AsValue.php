@@ -38,13 +38,6 @@ final class AsValue implements CastsAttributes
 
     public function set(Model $model, string $key, mixed $value, array $attributes): ?string
     {
-        if (! $value instanceof $this->class || ! $value instanceof JsonValue) {
-            return null;
-        }
-        $json = json_encode($value->toArray(), JSON_THROW_ON_ERROR);
-        // What its own reader would refuse is never stored: it could not be opened again.
-        $value::read(json_decode($json, true));
-
-        return $json;
+        return $value instanceof $this->class && $value instanceof JsonValue ? json_encode($value->toArray(), JSON_THROW_ON_ERROR) : null;
     }
 }

@@ -2,6 +2,9 @@ import { call } from '../lib/call';
 import { pageData } from '../lib/data';
 import { runJob } from '../lib/job';
 
+/** Cards that are there at first, and that come at a time. */
+const FIRST = 16;
+
 /** What somebody brought, painted before anything of it is taken. */
 export const incomingRoom = () => ({
     ...pageData('incoming-data'),
@@ -15,7 +18,24 @@ export const incomingRoom = () => ({
     part: 0,
     doing: '',
     message: '',
+    shown: FIRST,
 
+    /** The first cards at once, the others a few at a time: their strips need not wait for two hundred cards. */
+    init() {
+        const most = Math.max(0, ...this.bundles.map((file) => file.brushes?.length ?? 0));
+        const more = () => {
+            this.shown += FIRST;
+            if (this.shown < most) {
+                requestIdleCallback(more, { timeout: 200 });
+            }
+        };
+        if (this.shown < most) {
+            setTimeout(more, 150);
+        }
+    },
+    shownOf(file) {
+        return file.brushes.slice(0, this.shown);
+    },
     get bundles() {
         return this.files.filter((file) => file.kind === 'bundle');
     },
