@@ -33,7 +33,8 @@ final class BundleReader
     /** @var array<string, string> hashes of the heights of teeth, by their places */
     private array $teeth = [];
 
-    public function __construct(public readonly BundleFile $file)
+    /** @param  BlobStore|null  $seen  where pictures lie that were decoded when they were looked at */
+    public function __construct(public readonly BundleFile $file, private readonly ?BlobStore $seen = null)
     {
     }
 
@@ -139,6 +140,13 @@ final class BundleReader
     private function frame(array $frame): string
     {
         $hash = $this->file->hash($frame['path']);
+        if (! isset($this->decoded[$hash]) && $this->seen !== null && $this->seen->has($hash)) {
+            // Decoded before, and still the same bytes: its size is read from its head.
+            $size = @getimagesize($this->seen->file($hash));
+            if ($size !== false) {
+                $this->decoded[$hash] = [$size[0], $size[1]];
+            }
+        }
         if (! isset($this->decoded[$hash])) {
             $png = $this->file->get($frame['path']);
             $picture = PictureFile::check($png) === PictureType::Png ? PictureFile::read($png) : throw BundleFile::refused("Its “{$frame['path']}” is no PNG.");

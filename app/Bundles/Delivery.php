@@ -101,7 +101,7 @@ final readonly class Delivery
     /** @throws InvalidInput with one sentence that says what is wrong with it */
     public function bundle(int $place): BundleReader
     {
-        return new BundleReader(BundleFile::open($this->path($place)));
+        return new BundleReader(BundleFile::open($this->path($place)), $this->store());
     }
 
     public function bytes(int $place): string
