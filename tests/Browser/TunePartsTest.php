@@ -130,6 +130,8 @@ final class TunePartsTest extends BrowserTestCase
         $chrome->type('[aria-label="About the brush"] label:first-child input', 'Long feather');
         $chrome->waitForText('h1', 'Long feather');
         $chrome->type('[aria-label="About the brush"] label:nth-child(2) input', 'birds, soft');
+        // The brushes of the demo are signed; this one is to have a maker of its own.
+        $chrome->run('const by = document.querySelector("[aria-label=\'About the brush\'] select"); by.value = "0"; by.dispatchEvent(new Event("change"))');
         $chrome->type('[data-new-maker]', 'Ada Marsh');
         $chrome->press('Make a maker’s mark');
         $chrome->find('[x-ref=markPad]');

@@ -323,4 +323,24 @@ final class TuneTest extends FeatureTestCase
         self::assertStringContainsString('1 stroke', $sentences['good']);
         self::assertCount(count($told['words']['movements']), $told['patches'], 'each has its picture, that one an empty one');
     }
+
+    /** Two requests of one window that meet are no conflict; of two windows they are. */
+    public function test_what_one_window_sends_twice_at_once_is_no_conflict_with_itself(): void
+    {
+        $brush = $this->brush();
+        foreach (['mine' => 200, 'theirs' => 409] as $tab => $status) {
+            $brush->refresh();
+            $revision = $brush->revision;
+            // Between reading and writing, another request comes in.
+            $done = false;
+            Brush::retrieved(function (Brush $read) use ($brush, $tab, &$done): void {
+                if (! $done && $read->id === $brush->id) {
+                    $done = true;
+                    DB::table('brushes')->where('id', $brush->id)->update(['revision' => $read->revision + 1, 'changed_by' => $tab]);
+                }
+            });
+            $this->putJson("/tune/{$brush->id}", ['brush' => $brush->kept->withBase('size', 55.0)->toArray(), 'revision' => $revision, 'tab' => 'mine'])->assertStatus($status);
+            Brush::flushEventListeners();
+        }
+    }
 }

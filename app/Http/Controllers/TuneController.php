@@ -75,7 +75,14 @@ final class TuneController
             return self::elsewhere($brush);
         }
         [$settings, $parts] = self::drawn($body, $brush);
-        if (! $brush->draw($settings, $parts, $body->integer('roll', 0, 0x7FFFFFFF, $brush->roll), $body->text('tab', '', 36))) {
+        $tab = $body->text('tab', '', 36);
+        $roll = $body->integer('roll', 0, 0x7FFFFFFF, $brush->roll);
+        $isTaken = $brush->draw($settings, $parts, $roll, $tab);
+        if (! $isTaken && $tab !== '' && $brush->changed_by === $tab) {
+            // A page that is left sends its last change while the one before it is still on its way: both are this window's own.
+            $isTaken = $brush->draw($settings, $parts, $roll, $tab);
+        }
+        if (! $isTaken) {
             return self::elsewhere($brush);
         }
 
