@@ -214,6 +214,7 @@ final class KeepTest extends BrowserTestCase
         $chrome->click('[data-aside]');
         $chrome->waitForText('[data-aside-list]', '1 week ago');
         $chrome->press('Bring back');
+        $chrome->wait('it to be back', fn (): bool => ! str_contains($chrome->text('[data-aside-list]'), 'Rain line'));
         $chrome->open('/keep?q=rain+line');
         $chrome->wait('the brush', fn (): bool => ($this->names()[0] ?? '') === 'Rain line');
         self::assertSame([], $chrome->log());
