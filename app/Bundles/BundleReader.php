@@ -30,6 +30,9 @@ final class BundleReader
     /** @var array<string, array{int, int}> sizes in px of pictures that could be decoded, by their hashes */
     private array $decoded = [];
 
+    /** @var array<string, BundledMaker> by their places */
+    private array $makers = [];
+
     /** @var array<string, string> hashes of the heights of teeth, by their places */
     private array $teeth = [];
 
@@ -73,7 +76,7 @@ final class BundleReader
     /** @throws InvalidInput */
     public function maker(string $path): BundledMaker
     {
-        return BundledMaker::read($this->file->json($path));
+        return $this->makers[$path] ??= BundledMaker::read($this->file->json($path));
     }
 
     /** @throws InvalidInput */

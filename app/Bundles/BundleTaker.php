@@ -97,7 +97,7 @@ final readonly class BundleTaker
     /** @param  array<int, int|null>  $ids  of brushes by their places */
     private function putOnSets(BundleReader $reader, KeepRecorder $record, PartsTaker $parts, array $ids, string $onSet): void
     {
-        $position = 1 + max([0, ...array_map(fn (BrushSet $set): int => $set->position, BrushSet::all()->all())]);
+        $position = BrushSet::lastPosition();
         foreach ($reader->file->manifest->sets as $set) {
             $members = array_values(array_filter(array_map(fn (int $place): ?int => $ids[$place] ?? null, $set->brushes), is_int(...)));
             if ($members !== [] || $set->brushes === []) {
@@ -108,12 +108,7 @@ final readonly class BundleTaker
         }
         $members = array_values(array_filter($ids, is_int(...)));
         if ($onSet !== '' && $members !== []) {
-            $made = BrushSet::query()->where('name', $onSet)->first();
-            if ($made === null) {
-                $made = BrushSet::query()->create(['name' => $onSet, 'position' => $position]);
-                $record->made($made);
-            }
-            BrushActions::place($record, $made, $members);
+            BrushActions::placeOn($record, $onSet, $members);
         }
     }
 

@@ -11,7 +11,6 @@ use App\Keeping\BrushActions;
 use App\Keeping\KeepHistory;
 use App\Keeping\KeepRecorder;
 use App\Models\Brush;
-use App\Models\BrushSet;
 use App\Pictures\PictureFile;
 use App\Pictures\PictureRefused;
 use App\Pictures\SvgFile;
@@ -109,12 +108,7 @@ final readonly class PictureStamps
                 $record->madeAside($row);
             }
             if ($onSet !== '') {
-                $set = BrushSet::query()->where('name', $onSet)->first();
-                if ($set === null) {
-                    $set = BrushSet::query()->create(['name' => $onSet, 'position' => 1 + max([0, ...array_map(fn (BrushSet $one): int => $one->position, BrushSet::all()->all())])]);
-                    $record->made($set);
-                }
-                BrushActions::place($record, $set, $ids);
+                BrushActions::placeOn($record, $onSet, $ids);
             }
         });
 

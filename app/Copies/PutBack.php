@@ -94,7 +94,7 @@ final readonly class PutBack
     /** @throws InvalidInput where it is damaged, or newer than this program */
     private function check(CopiedLibrary $copy): void
     {
-        $isOther = hash_file('xxh128', $copy->database) !== $copy->hash;
+        $isOther = $copy->hash !== null && hash_file('xxh128', $copy->database) !== $copy->hash;
         try {
             $library = new PDO("sqlite:{$copy->database}", options: [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
             $said = ($library->query('PRAGMA integrity_check(1)') ?: null)?->fetchColumn();
@@ -106,7 +106,7 @@ final readonly class PutBack
         if (array_diff(array_filter($migrations, is_string(...)), $known) !== []) {
             throw new InvalidInput('file', 'This copy was made by a newer Yarrowfog. Bring this one up to date, then put it back.');
         }
-        if ($said !== 'ok' || ($copy->hash !== null && $isOther)) {
+        if ($said !== 'ok' || $isOther) {
             throw new InvalidInput('file', 'The database in this copy is damaged. The library is as it was.');
         }
     }

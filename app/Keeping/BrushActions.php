@@ -145,6 +145,21 @@ final readonly class BrushActions
     }
 
     /**
+     * Stands brushes on the set of a name, which is made where there is none.
+     *
+     * @param  list<int>  $ids
+     */
+    public static function placeOn(KeepRecorder $record, string $name, array $ids): void
+    {
+        $set = BrushSet::query()->where('name', $name)->first();
+        if ($set === null) {
+            $set = BrushSet::query()->create(['name' => $name, 'position' => BrushSet::lastPosition()]);
+            $record->made($set);
+        }
+        self::place($record, $set, $ids);
+    }
+
+    /**
      * @param  Collection<int, Brush>  $brushes
      * @return string “one by its name”, or how many
      */

@@ -6,8 +6,6 @@ namespace App\Keeping;
 
 use App\Models\Brush;
 use App\Models\Glimpse;
-use App\Models\Maker;
-use App\Store\Rows;
 use Yarrowfog\Core\Advice\BrushTraits;
 
 /** A brush as the wall of Keep shows it: its strip, and in words what that shows. */
@@ -19,45 +17,32 @@ final class KeptCard
      */
     public static function all(array $ids): array
     {
-        $brushes = Brush::query()->with(['tip', 'maker'])->findMany($ids)->keyBy('id');
-        $sets = [];
-        foreach (Rows::select('SELECT brush_id, set_id FROM set_members WHERE brush_id IN ('.implode(',', array_map(intval(...), $ids)).')') as $row) {
-            $sets[(int) $row['brush_id']][] = (int) $row['set_id'];
-        }
+        $brushes = Brush::query()->with('tip')->findMany($ids)->keyBy('id');
         $cards = [];
         foreach ($ids as $id) {
             $brush = $brushes->get($id);
             if ($brush !== null) {
-                $cards[] = self::of($brush, $sets);
+                $cards[] = self::of($brush);
             }
         }
 
         return $cards;
     }
 
-    /**
-     * @param  array<int, list<int>>  $sets  that brushes stand on, by brush
-     * @return array<string, mixed>
-     */
-    private static function of(Brush $brush, array $sets): array
+    /** @return array<string, mixed> */
+    private static function of(Brush $brush): array
     {
         $size = (int) round(Glimpse::kept($brush)->base('size'));
         $frames = count($brush->tip->pictures());
-        $maker = $brush->maker;
 
         return [
             'id' => $brush->id,
             'name' => $brush->name,
             'url' => url("/brushes/{$brush->id}"),
-            'tune' => route('tune', $brush),
             'strip' => route('brushes.strip', [$brush, 'as' => $brush->stripKey()]),
-            'size' => $size,
             'says' => self::says($brush),
             'facts' => "{$size} px".($frames > 1 ? " · {$frames} frames" : ''),
             'isChanged' => ($brush->getAttributes()['draft'] ?? $brush->getAttributes()['draft_parts'] ?? null) !== null,
-            'tags' => $brush->tags ?? [],
-            'maker' => $maker instanceof Maker ? $maker->name : '',
-            'sets' => $sets[$brush->id] ?? [],
         ];
     }
 

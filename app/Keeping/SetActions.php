@@ -19,7 +19,7 @@ final readonly class SetActions
     public function make(string $name, array $ids): BrushSet
     {
         return $this->history->record("Made the set “{$name}”", function (KeepRecorder $record) use ($name, $ids): BrushSet {
-            $set = BrushSet::query()->create(['name' => $name, 'position' => self::last()]);
+            $set = BrushSet::query()->create(['name' => $name, 'position' => BrushSet::lastPosition()]);
             $record->made($set);
             BrushActions::place($record, $set, $ids);
 
@@ -62,7 +62,7 @@ final readonly class SetActions
     {
         return $this->history->record("Duplicated the set “{$set->name}”", function (KeepRecorder $record) use ($set): BrushSet {
             $copy = $set->replicate(['members_count']);
-            $copy->fill(['name' => mb_substr($set->name, 0, 112).' again', 'position' => self::last()])->save();
+            $copy->fill(['name' => mb_substr($set->name, 0, 112).' again', 'position' => BrushSet::lastPosition()])->save();
             $record->made($copy);
             BrushActions::place($record, $copy, $set->brushIds());
 
@@ -113,12 +113,6 @@ final readonly class SetActions
                 }
             }
         });
-    }
-
-    /** Where a new set stands: after all others. */
-    private static function last(): int
-    {
-        return 1 + max([0, ...array_map(fn (BrushSet $set): int => $set->position, BrushSet::all()->all())]);
     }
 
     private function signAll(KeepRecorder $record, Maker $maker, ?int $as): void

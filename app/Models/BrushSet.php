@@ -42,6 +42,12 @@ final class BrushSet extends Model
         return $this->belongsTo(Maker::class);
     }
 
+    /** Where a new set stands: after all others. */
+    public static function lastPosition(): int
+    {
+        return 1 + max([0, ...array_map(fn (self $set): int => $set->position, self::all()->all())]);
+    }
+
     /** @return list<int> ids of its brushes in their order, without those that are set aside */
     public function brushIds(): array
     {

@@ -12,6 +12,7 @@ use App\Keeping\BrushQuestion;
 use App\Keeping\KeepHistory;
 use App\Keeping\KeptCard;
 use App\Keeping\SetAside;
+use App\Models\Brush;
 use App\Models\Maker;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -41,7 +42,7 @@ final class KeepController
             'colours' => $this->finder->colours(),
             'sheets' => $this->finder->sheets(),
             'aside' => $aside->describe(),
-            'demo' => ! $this->hasAny(),
+            'demo' => ! Brush::library()->exists(),
         ]]);
     }
 
@@ -112,11 +113,6 @@ final class KeepController
         $ids = $this->finder->find($question);
 
         return ['ids' => $ids, 'cards' => KeptCard::all(array_slice($ids, 0, self::FIRST))];
-    }
-
-    private function hasAny(): bool
-    {
-        return $this->finder->find(new BrushQuestion) !== [];
     }
 
     /**

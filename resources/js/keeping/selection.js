@@ -59,13 +59,4 @@ export class Selection {
         this.#ids.clear();
         this.#anchor = null;
     }
-
-    /**
-     * Lets go of what is there no more.
-     *
-     * @param {number[]} gone
-     */
-    drop(gone) {
-        gone.forEach((id) => this.#ids.delete(id));
-    }
 }

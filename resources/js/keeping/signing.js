@@ -1,5 +1,5 @@
 import { call } from '../lib/call';
-import { catchPen } from '../lib/pen';
+import { catchMark } from '../lib/mark-pad';
 
 /** Who made a brush: a name, a licence, and a mark and a signature that are drawn or brought. */
 export const signing = {
@@ -50,39 +50,10 @@ export const signing = {
             await this.changeMaker(() => this.bringFile(`${this.makerUrl}/${which}`, file));
         }
     },
-    /** A pad to draw on: thin lines at once, the engine's ink when the pen lifts. */
     catchSign(pad, which) {
-        const c = pad.getContext('2d');
-        let strokes = [];
-        let samples = [];
-        let isPen = false;
-        const toPlace = (x, y) => {
-            const box = pad.getBoundingClientRect();
-
-            return [((x - box.left) * pad.width) / box.width, ((y - box.top) * pad.height) / box.height];
-        };
-        pad.addEventListener('begin-anew', () => {
-            strokes = [];
-            c.clearRect(0, 0, pad.width, pad.height);
-        });
-        catchPen(pad, {
-            toPlace,
-            begin: (sample, withPressure) => { samples = [sample]; isPen = withPressure; },
-            move: (more) => {
-                c.beginPath();
-                c.moveTo(samples[samples.length - 1][1], samples[samples.length - 1][2]);
-                more.forEach((s) => c.lineTo(s[1], s[2]));
-                c.stroke();
-                samples.push(...more);
-            },
-            end: async (more) => {
-                samples.push(...more);
-                strokes = [...strokes, { realPressure: isPen, samples }];
-                await this.changeMaker(() => call(`${this.makerUrl}/${which === 'mark' ? 'drawn' : 'signed'}`, { json: { strokes } }));
-            },
-        });
+        this.pads = { ...this.pads, [which]: catchMark(pad, (strokes) => this.changeMaker(() => call(`${this.makerUrl}/${which === 'mark' ? 'drawn' : 'signed'}`, { json: { strokes } }))) };
     },
     drawAnew(which) {
-        this.$refs[which].dispatchEvent(new Event('begin-anew'));
+        this.pads[which].anew();
     },
 };

@@ -1,5 +1,5 @@
 import { call, upload } from '../lib/call';
-import { pageData, uuid } from '../lib/data';
+import { pageData } from '../lib/data';
 import { fetchFile, runJob } from '../lib/job';
 
 /** The library as a whole: copies of it, carried away, put back; and begun anew. */
@@ -84,7 +84,6 @@ export const libraryRoom = () => ({
     init() {
         this.before = sessionStorage.getItem('library-before') || null;
         sessionStorage.removeItem('library-before');
-        this.tab = uuid();
     },
     get hasBefore() {
         return this.before !== null && this.copies.some((copy) => copy.name === this.before);

@@ -1,11 +1,10 @@
 import { call, upload } from '../lib/call';
-import { catchPen } from '../lib/pen';
+import { catchMark } from '../lib/mark-pad';
 
 /** What is told of a brush: name, note, tags, and who made it. */
 export const about = {
     aboutMessage: '',
     makerName: '',
-    markStrokes: [],
 
     async tell(what) {
         this.aboutMessage = '';
@@ -103,35 +102,10 @@ export const about = {
             this.putMaker(told.maker);
         }
     },
-    /** The pad for drawing a mark: thin lines at once, the engine's ink when the pen lifts. */
     catchMark(pad) {
-        const c = pad.getContext('2d');
-        let samples = [];
-        const toPlace = (x, y) => {
-            const box = pad.getBoundingClientRect();
-
-            return [((x - box.left) * pad.width) / box.width, ((y - box.top) * pad.height) / box.height];
-        };
-        catchPen(pad, {
-            toPlace,
-            begin: (sample, isPen) => { samples = [sample]; this.markIsPen = isPen; },
-            move: (more) => {
-                c.beginPath();
-                c.moveTo(samples[samples.length - 1][1], samples[samples.length - 1][2]);
-                more.forEach((s) => c.lineTo(s[1], s[2]));
-                c.stroke();
-                samples.push(...more);
-            },
-            end: async (more) => {
-                samples.push(...more);
-                this.markStrokes = [...this.markStrokes, { realPressure: this.markIsPen, samples }];
-                await this.changeMaker(`${this.makerUrl}/drawn`, { strokes: this.markStrokes }, 'POST');
-            },
-        });
+        this.markPad = catchMark(pad, (strokes) => this.changeMaker(`${this.makerUrl}/drawn`, { strokes }, 'POST'));
     },
     clearMark() {
-        this.markStrokes = [];
-        const pad = this.$refs.markPad;
-        pad.getContext('2d').clearRect(0, 0, pad.width, pad.height);
+        this.markPad.anew();
     },
 };
