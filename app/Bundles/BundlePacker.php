@@ -82,7 +82,7 @@ final readonly class BundlePacker
         $versions = [];
         foreach ($withVersions ? $brush->versions()->oldest('id')->get() : [] as $version) {
             /** @var BrushVersion $version */
-            $versions[] = $parts->version($version->settings, $version->roll, $version->parts ?? $brush->keptParts(), keptAt: $version->created_at->utc()->format('Y-m-d\TH:i:s\Z'));
+            $versions[] = $parts->version($version->settings, $version->roll, $version->parts ?? $brush->keptParts(), keptAt: $version->created_at->utc()->format('Y-m-d\TH:i:s\Z'), beyond: $version->beyond ?? []);
         }
 
         return new BundledBrush(

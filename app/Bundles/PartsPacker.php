@@ -37,8 +37,12 @@ final class PartsPacker
     {
     }
 
-    /** What a brush paints with, now or then. */
-    public function version(BrushSettings $settings, int $roll, BrushParts $parts, ?Tip $tip = null, string $keptAt = ''): BundledVersion
+    /**
+     * What a brush paints with, now or then.
+     *
+     * @param  array<string, mixed>  $beyond  what a newer version of the format said of it
+     */
+    public function version(BrushSettings $settings, int $roll, BrushParts $parts, ?Tip $tip = null, string $keptAt = '', array $beyond = []): BundledVersion
     {
         $bite = $parts->bite === null ? null : $this->find($parts->bite);
         $tooth = $settings->choice('tooth') === GroundSettings::OWN || $parts->tooth !== null ? $parts->findTooth() : null;
@@ -50,13 +54,14 @@ final class PartsPacker
             $bite === null ? null : $this->tip($bite, isOrigin: false),
             $tooth === null ? null : $this->tooth($tooth),
             $keptAt,
+            $beyond,
         );
     }
 
     public function maker(Maker $maker): string
     {
         $picture = fn (?string $hash): ?string => $hash === null ? null : $this->blob('makers', $hash, 'png');
-        $json = (new BundledMaker($maker->name, $maker->licence, $maker->note, $picture($maker->mark), $picture($maker->signature)))->toJson();
+        $json = (new BundledMaker($maker->name, $maker->licence, $maker->note, $picture($maker->mark), $picture($maker->signature), $maker->beyond ?? []))->toJson();
 
         return $this->parcel->put('makers/'.self::slug($maker->name, 'maker').'-'.substr(hash('sha256', $json), 0, 8).'.json', $json);
     }
@@ -78,7 +83,7 @@ final class PartsPacker
     {
         $frames = array_map(fn (array $picture): array => ['path' => $this->blob('tips', $picture['hash'], 'png'), 'width' => $picture['width'], 'height' => $picture['height']], $tip->pictures());
 
-        return new BundledTip($tip->name, $tip->kind, $frames, $tip->dpi, $isOrigin && $this->withSources ? $this->origin($tip) : null);
+        return new BundledTip($tip->name, $tip->kind, $frames, $tip->dpi, $isOrigin && $this->withSources ? $this->origin($tip) : null, $tip->beyond ?? []);
     }
 
     private function tooth(Tooth $tooth): BundledTooth
@@ -88,7 +93,7 @@ final class PartsPacker
             $this->parcel->put($path, DeepGrey::png($tooth->side, $tooth->side, $this->kept->get($tooth->hash)));
         }
 
-        return new BundledTooth($tooth->name, $path, $tooth->side);
+        return new BundledTooth($tooth->name, $path, $tooth->side, $tooth->beyond ?? []);
     }
 
     /** @return string|null null where what it was cut from is gone */

@@ -88,7 +88,7 @@ final class PartsTaker
                 'signature' => $from->signature === null ? null : $this->reader->file->hash($from->signature),
             ];
 
-            return $this->here(Maker::query()->where($values)->first()) ?? $this->noted(Maker::query()->create($values));
+            return $this->here(self::saying($from->beyond, Maker::query()->where($values)->get()->all())) ?? $this->noted(Maker::query()->create([...$values, 'beyond' => self::orNull($from->beyond)]));
         })();
     }
 
@@ -104,13 +104,13 @@ final class PartsTaker
             'at_hand' => $from->atHand === [] ? null : $from->atHand,
             'strip_movement' => $from->movement,
             'strip_picture' => $from->picture === null ? null : $this->reader->picture($from->picture, $this->kept),
-            'beyond' => $from->beyond === [] ? null : $from->beyond,
+            'beyond' => self::orNull($from->beyond),
         ];
     }
 
     private function version(Brush $brush, ?BundledVersion $version, BrushParts $parts): void
     {
-        $row = $brush->versions()->create(['settings' => $version->settings ?? $brush->kept, 'parts' => $parts, 'roll' => $version->roll ?? $brush->roll]);
+        $row = $brush->versions()->create(['settings' => $version->settings ?? $brush->kept, 'parts' => $parts, 'roll' => $version->roll ?? $brush->roll, 'beyond' => self::orNull($version->beyond ?? [])]);
         if ($version !== null && $version->kept !== '' && strtotime($version->kept) !== false) {
             $row->forceFill(['created_at' => Carbon::createFromTimestampUTC((int) strtotime($version->kept))])->save();
         }
@@ -129,7 +129,7 @@ final class PartsTaker
             $several = count($frames) > 1;
             $pictures = array_map(fn (StoredPicture $p): array => ['hash' => $p->hash, 'width' => $p->width, 'height' => $p->height, 'source' => null], $frames);
             foreach (Tip::query()->where('hash', $frames[0]->hash)->where('name', $tip->name)->where('kind', $tip->kind->value)->get() as $same) {
-                if (array_column($same->pictures(), 'hash') === array_column($pictures, 'hash') && $same->dpi === $tip->dpi) {
+                if (array_column($same->pictures(), 'hash') === array_column($pictures, 'hash') && $same->dpi === $tip->dpi && ($same->beyond ?? []) == $tip->beyond) {
                     return $same->id;
                 }
             }
@@ -151,6 +151,7 @@ final class PartsTaker
                 'source_id' => $origin['sources'][0] ?? null,
                 'frame_set_id' => $origin['set'] ?? null,
                 'cut_list' => $origin['list'] ?? null,
+                'beyond' => self::orNull($tip->beyond),
             ]));
         })();
     }
@@ -160,7 +161,7 @@ final class PartsTaker
         return $this->made["tooth {$tooth->path} {$tooth->name}"] ??= (function () use ($tooth): int {
             $values = ['name' => $tooth->name, 'hash' => $this->reader->tooth($tooth, $this->kept), 'side' => $tooth->side];
 
-            return $this->here(Tooth::query()->where($values)->first()) ?? $this->noted(Tooth::query()->create($values));
+            return $this->here(self::saying($tooth->beyond, Tooth::query()->where($values)->get()->all())) ?? $this->noted(Tooth::query()->create([...$values, 'beyond' => self::orNull($tooth->beyond)]));
         })();
     }
 
@@ -196,6 +197,27 @@ final class PartsTaker
         }
 
         return ['sources' => $sources, 'set' => $set, 'list' => $origin->cutList];
+    }
+
+    /**
+     * @param  array<string, mixed>  $beyond  what a newer version says
+     * @return array<string, mixed>|null
+     */
+    private static function orNull(array $beyond): ?array
+    {
+        return $beyond === [] ? null : $beyond;
+    }
+
+    /**
+     * @template T of Maker|Tooth
+     *
+     * @param  array<string, mixed>  $beyond
+     * @param  array<T>  $rows
+     * @return T|null the one of which just that is said
+     */
+    private static function saying(array $beyond, array $rows): Maker|Tooth|null
+    {
+        return array_find($rows, fn (Maker|Tooth $row): bool => ($row->beyond ?? []) == $beyond);
     }
 
     private function here(Maker|Tooth|Source|null $row): ?int

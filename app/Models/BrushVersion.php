@@ -18,6 +18,7 @@ use Yarrowfog\Core\Stroke\BrushSettings;
  * @property BrushParts|null $parts  null of versions that are older than that choice
  * @property int $roll
  * @property CarbonImmutable $created_at
+ * @property array<string, mixed>|null $beyond  what a bundle of a newer version said of it
  */
 final class BrushVersion extends Model
 {
@@ -25,6 +26,6 @@ final class BrushVersion extends Model
 
     protected function casts(): array
     {
-        return ['settings' => AsValue::of(BrushSettings::class), 'parts' => AsValue::of(BrushParts::class), 'created_at' => 'immutable_datetime'];
+        return ['beyond' => 'array', 'settings' => AsValue::of(BrushSettings::class), 'parts' => AsValue::of(BrushParts::class), 'created_at' => 'immutable_datetime'];
     }
 }

@@ -19,12 +19,19 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property int|null $brushes_count
  * @property string|null $signature  hash of a kept picture: the name written by hand
  * @property \Carbon\CarbonImmutable|\Illuminate\Support\Carbon|null $updated_at
+ * @property array<string, mixed>|null $beyond  what a bundle of a newer version said of it
  */
 final class Maker extends Model
 {
     use SoftDeletes;
 
     protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['beyond' => 'array'];
+    }
 
     /** @return HasMany<Brush, $this> */
     public function brushes(): HasMany

@@ -28,6 +28,7 @@ use Yarrowfog\Core\Tip\TipKind;
  * @property int|null $frame_set_id
  * @property int|null $makings_count
  * @property Source|null $source
+ * @property array<string, mixed>|null $beyond  what a bundle of a newer version said of it
  */
 final class Tip extends Model
 {
@@ -37,7 +38,7 @@ final class Tip extends Model
 
     protected function casts(): array
     {
-        return ['kind' => TipKind::class, 'cut_list' => AsValue::of(CutList::class), 'frames' => 'array'];
+        return ['beyond' => 'array', 'kind' => TipKind::class, 'cut_list' => AsValue::of(CutList::class), 'frames' => 'array'];
     }
 
     /** @return BelongsTo<Source, $this> */

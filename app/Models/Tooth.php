@@ -15,6 +15,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
  * @property string $hash
  * @property int $side  px
  * @property int|null $source_id
+ * @property array<string, mixed>|null $beyond  what a bundle of a newer version said of it
  */
 final class Tooth extends Model
 {
@@ -23,4 +24,10 @@ final class Tooth extends Model
     protected $table = 'teeth';
 
     protected $guarded = [];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['beyond' => 'array'];
+    }
 }

@@ -203,11 +203,23 @@ final class BundleTest extends FeatureTestCase
     public function test_what_a_newer_version_says_is_kept_and_written_again(): void
     {
         $this->library();
-        $path = $this->change($this->pack(), function (string $name, string $bytes): string {
+        $with = fn (): BundleOrder => BundleOrder::ofAll(true, true);
+        $path = $this->change($this->pack($with()), function (string $name, string $bytes): string {
             $json = json_decode($bytes, true);
             if (str_starts_with($name, 'brushes/')) {
                 $json['smell'] = ['of' => 'salt'];
                 $json['settings']['settings']['glitter'] = ['base' => 0.5];
+                $json['tip']['weight'] = 7;
+                $json['tip']['frames'][0]['side'] = 'left';
+                if ($json['tooth'] !== null) {
+                    $json['tooth']['grain'] = 'long';
+                }
+                if (isset($json['versions'])) {
+                    $json['versions'][0]['mood'] = 'calm';
+                    $json['versions'][0]['settings']['settings']['glitter'] = ['base' => 0.25];
+                }
+            } elseif (str_starts_with($name, 'makers/')) {
+                $json['town'] = 'Saltmarsh';
             } elseif ($name === Manifest::FILE) {
                 $json['version'] = '1.7';
                 $json['sets'][0]['shelfColour'] = 'blue';
@@ -218,12 +230,16 @@ final class BundleTest extends FeatureTestCase
         $this->startEmpty();
         app(BundleTaker::class)->take($this->open($path));
         $again = new ZipArchive;
-        $again->open($this->pack(name: 'again'), ZipArchive::RDONLY);
+        $again->open($this->pack($with(), 'again'), ZipArchive::RDONLY);
         $manifest = json_decode((string) $again->getFromName(Manifest::FILE), true);
         self::assertSame('blue', $manifest['sets'][0]['shelfColour']);
-        $brush = json_decode((string) $again->getFromName($manifest['brushes'][0]), true);
-        self::assertSame(['of' => 'salt'], $brush['smell']);
-        self::assertSame(['base' => 0.5], $brush['settings']['settings']['glitter']);
+        [$one, $two] = array_map(fn (string $place): array => json_decode((string) $again->getFromName($place), true), $manifest['brushes']);
+        self::assertSame(['of' => 'salt'], $one['smell']);
+        self::assertSame(['base' => 0.5], $one['settings']['settings']['glitter']);
+        self::assertSame([7, 'left', 'long'], [$one['tip']['weight'], $one['tip']['frames'][0]['side'], $one['tooth']['grain']]);
+        self::assertSame(['calm', ['base' => 0.25]], [$two['versions'][0]['mood'], $two['versions'][0]['settings']['settings']['glitter']]);
+        self::assertArrayNotHasKey('mood', $two['versions'][1]);
+        self::assertSame('Saltmarsh', json_decode((string) $again->getFromName($one['maker']), true)['town']);
     }
 
     /**

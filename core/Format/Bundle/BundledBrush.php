@@ -73,7 +73,7 @@ final readonly class BundledBrush
 
     public function toJson(): string
     {
-        return Document::json(array_replace_recursive([
+        return Document::json(Document::with([
             'name' => $this->name,
             'note' => $this->note,
             'tags' => $this->tags,

@@ -12,7 +12,8 @@ use Yarrowfog\Core\JsonValue;
 final readonly class BundledTooth implements JsonValue
 {
     /** @param  int  $side  px */
-    public function __construct(public string $name, public string $path, public int $side)
+    /** @param  array<string, mixed>  $beyond  what a newer version of the format says of it */
+    public function __construct(public string $name, public string $path, public int $side, public array $beyond = [])
     {
     }
 
@@ -25,12 +26,12 @@ final readonly class BundledTooth implements JsonValue
     {
         $from = JsonReader::of($json);
 
-        return new self(trim($from->text('name', '', 120)), Entry::path($from, 'path'), $from->integer('side', 1, 4096));
+        return new self(trim($from->text('name', '', 120)), Entry::path($from, 'path'), $from->integer('side', 1, 4096), $from->beyond(['name', 'path', 'side']));
     }
 
-    /** @return array{name: string, path: string, side: int} */
+    /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return ['name' => $this->name, 'path' => $this->path, 'side' => $this->side];
+        return ['name' => $this->name, 'path' => $this->path, 'side' => $this->side, ...$this->beyond];
     }
 }

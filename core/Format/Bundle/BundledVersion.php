@@ -15,17 +15,19 @@ final readonly class BundledVersion implements JsonValue
 {
     public const KEYS = ['kept', 'settings', 'roll', 'tip', 'bite', 'tooth'];
 
-    /** @param  string  $kept  when, as 2026-11-29T10:00:00Z; empty for the brush as it is */
-    public function __construct(public BrushSettings $settings, public int $roll, public BundledTip $tip, public ?BundledTip $bite = null, public ?BundledTooth $tooth = null, public string $kept = '')
+    /**
+     * @param  string  $kept  when, as 2026-11-29T10:00:00Z; empty for the brush as it is
+     * @param  array<string, mixed>  $beyond  what a newer version of the format says of it; what it says of the brush as it is stands with the brush
+     */
+    public function __construct(public BrushSettings $settings, public int $roll, public BundledTip $tip, public ?BundledTip $bite = null, public ?BundledTooth $tooth = null, public string $kept = '', public array $beyond = [])
     {
     }
 
-    /**
-     * @throws InvalidInput
-     */
+    /** @throws InvalidInput */
     public static function read(mixed $json): self
     {
         $from = JsonReader::of($json);
+        $kept = $from->text('kept', '', 25);
         $tip = BundledTip::read($from->object('tip'));
 
         return new self(
@@ -34,7 +36,8 @@ final readonly class BundledVersion implements JsonValue
             $tip,
             $from->has('bite') ? BundledTip::read($from->object('bite')) : null,
             $from->has('tooth') ? BundledTooth::read($from->object('tooth')) : null,
-            $from->text('kept', '', 25),
+            $kept,
+            $kept === '' ? [] : [...$from->beyond(self::KEYS), ...self::beyond($from)],
         );
     }
 
@@ -68,14 +71,14 @@ final readonly class BundledVersion implements JsonValue
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return [
+        return Document::with([
             ...$this->kept === '' ? [] : ['kept' => $this->kept],
             'tip' => $this->tip->toArray(),
             'bite' => $this->bite?->toArray(),
             'tooth' => $this->tooth?->toArray(),
             'roll' => $this->roll,
             'settings' => $this->settings->toArray(),
-        ];
+        ], $this->beyond);
     }
 
     /** @return list<string> places of all pictures that it is painted with */
