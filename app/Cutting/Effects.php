@@ -48,6 +48,7 @@ final readonly class Effects
         'shadow' => ['dx' => 60, 'dy' => 60, 'blur' => 30],
         'outline' => ['width' => 30],
         'specks' => ['islands' => 1500],
+        'take-thing' => ['area' => [[0.04, 0.04], [0.96, 0.96]]],
     ];
 
     public function __construct(private SourceImages $images)

@@ -16,6 +16,13 @@ final readonly class Oklab
     {
     }
 
+    /** What the three cone responses take of linear red, green and blue. */
+    public const FROM_LIGHT = [
+        [0.4122214708, 0.5363325363, 0.0514459929],
+        [0.2119034982, 0.6806995451, 0.1073969566],
+        [0.0883024619, 0.2817188376, 0.6299787005],
+    ];
+
     /** What L, a and b take of the three cone responses. */
     public const FROM_CONES = [
         [0.2104542553, 0.7936177850, -0.0040720468],
@@ -48,9 +55,9 @@ final readonly class Oklab
         $b = $linear[$colour->blue];
 
         return [
-            (0.4122214708 * $r + 0.5363325363 * $g + 0.0514459929 * $b) ** (1 / 3),
-            (0.2119034982 * $r + 0.6806995451 * $g + 0.1073969566 * $b) ** (1 / 3),
-            (0.0883024619 * $r + 0.2817188376 * $g + 0.6299787005 * $b) ** (1 / 3),
+            (self::FROM_LIGHT[0][0] * $r + self::FROM_LIGHT[0][1] * $g + self::FROM_LIGHT[0][2] * $b) ** (1 / 3),
+            (self::FROM_LIGHT[1][0] * $r + self::FROM_LIGHT[1][1] * $g + self::FROM_LIGHT[1][2] * $b) ** (1 / 3),
+            (self::FROM_LIGHT[2][0] * $r + self::FROM_LIGHT[2][1] * $g + self::FROM_LIGHT[2][2] * $b) ** (1 / 3),
         ];
     }
 

@@ -13,6 +13,7 @@ use Yarrowfog\Core\Cut\Checks\LightOnDark;
 use Yarrowfog\Core\Cut\Checks\NeverFull;
 use Yarrowfog\Core\Cut\Checks\NotSquare;
 use Yarrowfog\Core\Cut\Checks\OffCentre;
+use Yarrowfog\Core\Cut\Checks\SceneAround;
 use Yarrowfog\Core\Cut\Checks\TintedPaper;
 use Yarrowfog\Core\Cut\Checks\TooLarge;
 use Yarrowfog\Core\Cut\Checks\TooManySpecks;
@@ -25,7 +26,7 @@ final class CheckList
     /** @return list<Finding> empty when there is nothing to mend */
     public static function look(CutResult $cut): array
     {
-        $checks = [new AlmostNoInk, new LightOnDark, new TintedPaper, new BackgroundLeft, new HolesLeft, new Fringe, new TooManySpecks, new TouchesEdge, new NeverFull, new TooLarge, new ColourLost, new OffCentre, new NotSquare, new TooSmall];
+        $checks = [new SceneAround, new AlmostNoInk, new LightOnDark, new TintedPaper, new BackgroundLeft, new HolesLeft, new Fringe, new TooManySpecks, new TouchesEdge, new NeverFull, new TooLarge, new ColourLost, new OffCentre, new NotSquare, new TooSmall];
         $found = [];
         foreach ($checks as $check) {
             $finding = $check->look($cut);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use Yarrowfog\Core\Cut\Checks\SceneAround;
 use Yarrowfog\Core\Cut\Steps\InvertInk;
 use Yarrowfog\Core\Raster\Bitmap;
 
@@ -25,7 +26,7 @@ final class MendedList
         $done = [];
         for ($round = 0; $round < self::ROUNDS; $round++) {
             $cut = CutResult::of(Replay::of($list, $picture, $factor), $list, fn (): Bitmap => $picture, $factor);
-            $finding = array_find(CheckList::look($cut), fn (Finding $f): bool => $f->mending !== null && ($done[$f->id] ?? 0) < 2 && ($f->mending->kind === null ? ! $f->isNote : $keepsColours));
+            $finding = array_find(CheckList::look($cut), fn (Finding $f): bool => $f->mending !== null && $f->id !== SceneAround::ID && ($done[$f->id] ?? 0) < 2 && ($f->mending->kind === null ? ! $f->isNote : $keepsColours));
             if ($finding === null || $finding->mending === null) {
                 break;
             }

@@ -31,6 +31,7 @@ use Yarrowfog\Core\Cut\Steps\Shadow;
 use Yarrowfog\Core\Cut\Steps\SoftBlur;
 use Yarrowfog\Core\Cut\Steps\Specks;
 use Yarrowfog\Core\Cut\Steps\Square;
+use Yarrowfog\Core\Cut\Steps\TakeThing;
 use Yarrowfog\Core\Cut\Steps\Threshold;
 use Yarrowfog\Core\Cut\Steps\Tiles;
 use Yarrowfog\Core\Cut\Steps\ToneCurve;
@@ -47,6 +48,7 @@ final class StepCatalogue
         Turn::class,
         Flip::class,
         FlattenLight::class,
+        TakeThing::class,
         ClearPaper::class,
         ClearColour::class,
         KeepArea::class,

@@ -12,7 +12,7 @@ use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Premultiplied;
 
-/** Stands in for a hand-held camera: a find on a table, by a window. */
+/** Stands in for a hand-held camera: a find on a table or another ground, by a window. */
 final class SampleCamera implements Recipe
 {
     private const MEGAPIXELS = ['2 megapixels' => 1632, '6 megapixels' => 2832, '12 megapixels' => 4000];
@@ -21,6 +21,7 @@ final class SampleCamera implements Recipe
     {
         return [
             Field::pictured('find', 'On the table', array_keys(Finds::ALL)),
+            Field::choice('ground', 'It lies on', [Grounds::TABLE, ...array_keys(Grounds::ALL)]),
             Field::choice('size', 'Picture', array_keys(self::MEGAPIXELS)),
             Field::number('light', 'Uneven light', '%', 0, 1, 0.5, 0.01),
             Field::number('shadow', 'Shadow', '%', 0, 1, 0.5, 0.01),
@@ -123,6 +124,8 @@ final class SampleCamera implements Recipe
         $out = [];
         $i = 0;
         $seed = (int) ($chance->unit(34, 0) * 65536);
+        $name = $numbers->choice('ground');
+        $ground = $name === Grounds::TABLE ? [] : Grounds::named($name)->paint($object->width, $object->height, $s, $chance);
         for ($y = 0; $y < $object->height; $y++) {
             for ($x = 0; $x < $object->width; $x++) {
                 $p = $object->pixels[$i];
@@ -135,9 +138,18 @@ final class SampleCamera implements Recipe
                 $behind = $light * $shade * (0.985 + ($table[$i] - 32768) / 65536 * 0.05);
                 $n = ((($i + $seed) * 0x9E3779B1 ^ $i >> 7) & 255) + ((($i + $seed) * 0x85EBCA77 ^ $i >> 5) & 255) - 255;
                 $grain = $n * $noise * 0.55;
-                $r = (int) ((($p >> 24) * $light * $a + 236 * $behind * (1 - $a)) + $grain + 0.5);
-                $g = (int) ((($p >> 16 & 255) * $light * $a + 230 * $behind * (1 - $a)) + $grain * 0.8 + 0.5);
-                $b = (int) ((($p >> 8 & 255) * $light * $a + 219 * $behind * (1 - $a)) + $grain * 1.2 + 0.5);
+                $red = 236;
+                $green = 230;
+                $blue = 219;
+                if ($ground !== []) {
+                    $colour = $ground[$i];
+                    $red = $colour >> 16;
+                    $green = $colour >> 8 & 255;
+                    $blue = $colour & 255;
+                }
+                $r = (int) ((($p >> 24) * $light * $a + $red * $behind * (1 - $a)) + $grain + 0.5);
+                $g = (int) ((($p >> 16 & 255) * $light * $a + $green * $behind * (1 - $a)) + $grain * 0.8 + 0.5);
+                $b = (int) ((($p >> 8 & 255) * $light * $a + $blue * $behind * (1 - $a)) + $grain * 1.2 + 0.5);
                 $out[] = ($r < 0 ? 0 : ($r > 255 ? 255 : $r)) << 24 | ($g < 0 ? 0 : ($g > 255 ? 255 : $g)) << 16 | ($b < 0 ? 0 : ($b > 255 ? 255 : $b)) << 8 | 255;
                 $i++;
             }

@@ -154,6 +154,51 @@ final class GatherAndCutTest extends BrowserTestCase
         self::assertLessThan(120, $box[2] - $box[0]);
     }
 
+    /** Out of the grass by a box and a mark; printed on anything, no green is around it. */
+    public function test_a_thing_is_taken_out_of_a_scene_by_a_box_and_a_mark(): void
+    {
+        $chrome = $this->take('camera', 'shell', 'grass');
+        $chrome->waitForText('[data-findings]', 'no mark on paper but a scene');
+        $this->afterPreview(fn () => $chrome->press('own colours'));
+        self::assertStringNotContainsString('Nothing to mend.', $chrome->text('[data-findings]'));
+        $chrome->press('Add a step');
+        $this->afterPreview(fn () => $chrome->click('[data-add="take-thing"]'));
+        $chrome->waitForText('[data-step="take-thing"]', 'Draw around the thing, or click on it.');
+        $this->afterPreview(fn () => $chrome->pen('[x-ref=picture]', [[0.1, 0.25, 0.5], [0.5, 0.5, 0.5], [0.9, 0.8, 0.5]], 'mouse'));
+        $chrome->wait('the scene to be gone', fn (): bool => ! str_contains($chrome->text('[data-findings]'), 'but a scene'));
+        $chrome->press('not this');
+        $chrome->waitForText('[data-step="take-thing"]', 'Draw over what is too much.');
+        $this->afterPreview(fn () => $chrome->pen('[x-ref=picture]', [[0.2, 0.3, 0.4], [0.25, 0.3, 0.7]]));
+        $chrome->press('Take the last mark back');
+        $chrome->wait('no mark', fn (): bool => $chrome->run('return [...document.querySelectorAll("button")].find((b) => b.textContent.trim() === "Take the last mark back").disabled') === true);
+        $this->afterPreview(fn () => $chrome->press('Undo'));
+        self::assertFalse($chrome->run('return [...document.querySelectorAll("button")].find((b) => b.textContent.trim() === "Take the last mark back").disabled'), 'the mark is back');
+        $this->assertAccessible();
+        $tip = $this->makeTip();
+        $chrome->press('Try');
+        $chrome->waitForPath('/try/');
+        $chrome->find('[data-surface][data-loaded=yes]');
+        $before = $this->sheet();
+        $chrome->pen('canvas', [[0.5, 0.5, 1.0]]);
+        $chrome->wait('the stamp on the sheet', fn (): bool => $this->sheet()->pixels !== $before->pixels);
+        // What others left on the sheet does not count.
+        $stamp = array_map(fn (int $was, int $is): int => ($was & 255) === 0 ? $is : 0, $before->pixels, $this->sheet()->pixels);
+        foreach (['tip' => $tip->pixels, 'stamp' => $stamp] as $which => $pixels) {
+            $partly = $green = $there = 0;
+            foreach ($pixels as $p) {
+                $alpha = $p & 255;
+                $there += $alpha > 0 ? 1 : 0;
+                if ($alpha > 15 && $alpha < 240) {
+                    $partly++;
+                    $green += ($p >> 16 & 255) > ($p >> 24) + 6 ? 1 : 0;
+                }
+            }
+            self::assertGreaterThan(2000, $there);
+            self::assertLessThan(0.08, $green / max(1, $partly), "a rim of grass around the {$which}");
+        }
+        self::assertSame([], $chrome->log());
+    }
+
     public function test_the_hand_works_on_the_picture(): void
     {
         $chrome = $this->take('scanner', 'ink mark');
@@ -231,14 +276,16 @@ final class GatherAndCutTest extends BrowserTestCase
         self::assertSame([], $chrome->log());
     }
 
-    private function take(string $way, string $find): Chrome
+    private function take(string $way, string ...$choices): Chrome
     {
         $chrome = $this->chrome();
         $chrome->open("/gather/{$way}");
         $chrome->wait('a picture', fn (): bool => $this->painted('main canvas') > 0);
-        $before = $this->painted('main canvas');
-        $chrome->press($find);
-        $chrome->wait('the find', fn (): bool => $this->painted('main canvas') > $before);
+        foreach ($choices as $choice) {
+            $before = $this->painted('main canvas');
+            $chrome->press($choice);
+            $chrome->wait("“{$choice}”", fn (): bool => $this->painted('main canvas') > $before);
+        }
         $chrome->press('Take it, and cut');
         $chrome->waitForPath('/cut/');
         $this->waitForChecks();

@@ -49,15 +49,31 @@ export class CutView extends NonReactive {
     }
 
     // —— where things are ——
+    /** The part of the plane that is fitted into the window, in px of the picture: left, top, width, height. */
+    get frame() {
+        const tool = this.tool();
+        if (tool?.step !== 'take-thing' || !this.inputs[tool.at]) {
+            return [0, 0, this.after.width, this.after.height];
+        }
+        // A thing is pointed at in all of what its step was given, whatever the steps behind it crop.
+        const corners = [[0, 0], [1, 0], [1, 1], [0, 1]].map((p) => this.inputToPicture(p, tool.at));
+        const [xs, ys] = [corners.map((c) => c[0]), corners.map((c) => c[1])];
+
+        return [Math.min(...xs), Math.min(...ys), Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
+    }
+
     fitScale() {
-        return Math.min((this.mat.clientWidth - 2 * EDGE) / this.after.width, (this.mat.clientHeight - 2 * EDGE - 44) / this.after.height);
+        const [, , width, height] = this.frame;
+
+        return Math.min((this.mat.clientWidth - 2 * EDGE) / width, (this.mat.clientHeight - 2 * EDGE - 44) / height);
     }
 
     layout() {
         const scale = this.fitScale() * this.zoom;
         const [cx, cy] = this.centre ?? [0.5, 0.5];
+        const [left, top, width, height] = this.frame;
 
-        return { scale, x: this.mat.clientWidth / 2 - cx * this.after.width * scale, y: (this.mat.clientHeight - 44) / 2 - cy * this.after.height * scale };
+        return { scale, x: this.mat.clientWidth / 2 - (left + cx * width) * scale, y: (this.mat.clientHeight - 44) / 2 - (top + cy * height) * scale };
     }
 
     screenToPicture(event) {
@@ -101,8 +117,8 @@ export class CutView extends NonReactive {
         c.setTransform(ratio * scale, 0, 0, ratio * scale, ratio * x, ratio * y);
         c.imageSmoothingEnabled = scale < GRID_FROM;
         const tool = this.tool();
-        if (tool?.step === 'crop' && this.before) {
-            // What is cut off stays to be seen, so that an edge can be drawn out again.
+        if ((tool?.step === 'crop' || tool?.step === 'take-thing') && this.before) {
+            // What is cut off stays to be seen, so that it can be had again.
             c.save();
             c.globalAlpha = 0.35;
             this.#drawBefore(c);
@@ -188,15 +204,27 @@ export class CutView extends NonReactive {
             const { left, top, right, bottom } = tool.numbers;
             line([[left, top], [1 - right, top], [1 - right, 1 - bottom], [left, 1 - bottom]].map((p) => this.#screen(p, tool.at)), true);
         }
-        if (tool.step === 'hand-mask' && this.pending) {
-            c.lineCap = 'round';
-            c.lineJoin = 'round';
-            c.lineWidth = Math.max(2, this.pending.size * Math.max(this.inputs[tool.at][6], this.inputs[tool.at][7]) * this.#inputScale(tool.at));
-            c.strokeStyle = this.pending.shows ? 'rgba(74,122,97,0.55)' : 'rgba(166,61,87,0.55)';
-            c.beginPath();
-            this.pending.samples.forEach(([, x, y], i) => (i ? c.lineTo(...this.#screen([x, y], tool.at)) : c.moveTo(...this.#screen([x, y], tool.at))));
-            c.stroke();
+        if (tool.step === 'take-thing') {
+            const area = this.drag?.kind === 'around' ? this.pending : tool.numbers.area;
+            if (area?.length > 1) {
+                line(areaOutline(area.length === 2 ? 'box' : 'free outline', area).map((p) => this.#screen(p, tool.at)), true);
+            }
+            tool.numbers.marks.forEach((mark) => this.#drawStroke(c, mark, tool.at));
         }
+        if (this.drag?.kind === 'hand' && this.pending) {
+            this.#drawStroke(c, this.pending, tool.at);
+        }
+    }
+
+    #drawStroke(c, stroke, at) {
+        c.lineCap = 'round';
+        c.lineJoin = 'round';
+        c.lineWidth = Math.max(2, stroke.size * Math.max(this.inputs[at][6], this.inputs[at][7]) * this.#inputScale(at));
+        c.strokeStyle = stroke.shows ? 'rgba(74,122,97,0.55)' : 'rgba(166,61,87,0.55)';
+        c.beginPath();
+        // A single sample is a dot.
+        [stroke.samples[0], ...stroke.samples].forEach(([, x, y], i) => (i ? c.lineTo(...this.#screen([x, y], at)) : c.moveTo(...this.#screen([x, y], at))));
+        c.stroke();
     }
 
     /** Screen px for one px of the picture as it reached a step. */
@@ -218,7 +246,8 @@ export class CutView extends NonReactive {
         const scale = this.fitScale() * this.zoom;
         const x = at.clientX - box.left - this.mat.clientWidth / 2;
         const y = at.clientY - box.top - (this.mat.clientHeight - 44) / 2;
-        this.centre = [(px - x / scale) / this.after.width, (py - y / scale) / this.after.height];
+        const [left, top, width, height] = this.frame;
+        this.centre = [(px - x / scale - left) / width, (py - y / scale - top) / height];
         this.draw();
     }
 
@@ -262,9 +291,12 @@ export class CutView extends NonReactive {
             this.drag = edges.length ? { ...from, kind: 'crop', edges, tool } : { ...from, kind: 'pan' };
         } else if (tool.step === 'keep-area') {
             this.drag = { ...from, kind: 'area', tool, points: [clamped(place)] };
-        } else if (tool.step === 'hand-mask') {
+        } else if (tool.step === 'take-thing' && tool.thing.does === 'around') {
+            this.drag = { ...from, kind: 'around', tool, points: [clamped(place)], start: event.timeStamp };
+        } else if (tool.step === 'hand-mask' || tool.step === 'take-thing') {
+            const hand = tool.step === 'hand-mask' ? tool.hand : { shows: tool.thing.does === 'this', size: tool.thing.size, softness: 0 };
             this.drag = { ...from, kind: 'hand', tool, start: event.timeStamp };
-            this.pending = { shows: tool.hand.shows, size: tool.hand.size, softness: tool.hand.softness, pressed: event.pointerType === 'pen', samples: [sample(event, place, 0)] };
+            this.pending = { ...hand, pressed: event.pointerType === 'pen', samples: [sample(event, place, 0)] };
             this.draw();
         } else {
             this.drag = { ...from, kind: tool.step === 'clear-colour' ? 'point' : 'pan', tool, place };
@@ -280,7 +312,8 @@ export class CutView extends NonReactive {
         }
         drag.moved ||= Math.hypot(event.clientX - drag.x, event.clientY - drag.y) > 4;
         if (drag.kind === 'pan' || (drag.kind === 'point' && drag.moved)) {
-            this.centre = [drag.centre[0] - (event.clientX - drag.x) / (this.after.width * this.view.scale), drag.centre[1] - (event.clientY - drag.y) / (this.after.height * this.view.scale)];
+            const [, , width, height] = this.frame;
+            this.centre = [drag.centre[0] - (event.clientX - drag.x) / (width * this.view.scale), drag.centre[1] - (event.clientY - drag.y) / (height * this.view.scale)];
             this.draw();
 
             return;
@@ -291,6 +324,10 @@ export class CutView extends NonReactive {
         const place = this.pictureToInput(this.screenToPicture(event), drag.tool.at);
         if (drag.kind === 'crop') {
             this.change(cropped(drag.tool.numbers, drag.edges, clamped(place)));
+        } else if (drag.kind === 'around') {
+            drag.points = drag.tool.thing.freely ? [...drag.points, clamped(place)] : [drag.points[0], clamped(place)];
+            this.pending = drag.points;
+            this.draw();
         } else if (drag.kind === 'area') {
             drag.points = drag.tool.numbers.shape === 'free outline' ? [...drag.points, clamped(place)] : [drag.points[0], clamped(place)];
             this.pending = drag.points;
@@ -321,10 +358,16 @@ export class CutView extends NonReactive {
         if (drag?.kind === 'point' && !drag.moved && drag.place.every((v) => v >= 0 && v <= 1)) {
             this.#point(drag, event);
         } else if (drag?.kind === 'area' && drag.moved && this.pending) {
-            const points = this.pending.length > 400 ? this.pending.filter((_, i) => i % Math.ceil(this.pending.length / 400) === 0) : this.pending;
-            this.change({ points: points.map(round) });
+            this.change({ points: thinned(this.pending).map(round) });
+        } else if (drag?.kind === 'around' && drag.moved && this.pending?.length > 1) {
+            this.change({ area: thinned(this.pending).map(round) });
+            this.pending = null;
+        } else if (drag?.kind === 'around' && drag.points.length) {
+            // A click points at the thing itself.
+            this.change({ marks: [...drag.tool.numbers.marks, { shows: true, size: drag.tool.thing.size, softness: 0, pressed: false, samples: [[0, ...round(drag.points[0]), 1]] }] });
         } else if (drag?.kind === 'hand' && this.pending) {
-            this.change({ strokes: [...drag.tool.numbers.strokes, this.pending] });
+            const key = drag.tool.step === 'hand-mask' ? 'strokes' : 'marks';
+            this.change({ [key]: [...drag.tool.numbers[key], this.pending] });
         }
         if (drag?.kind === 'area' && !drag.moved) {
             this.pending = null;
@@ -366,9 +409,12 @@ export class CutView extends NonReactive {
         const across = at.includes('left') || at.includes('right');
         const down = at.includes('top') || at.includes('bottom');
         this.canvas.style.cursor = across && down ? 'move' : across ? 'ew-resize' : down ? 'ns-resize'
-            : ['clear-colour', 'keep-area', 'hand-mask'].includes(tool?.step) ? 'crosshair' : this.zoom > 1 ? 'grab' : 'default';
+            : ['clear-colour', 'keep-area', 'hand-mask', 'take-thing'].includes(tool?.step) ? 'crosshair' : this.zoom > 1 ? 'grab' : 'default';
     }
 }
+
+/** Points of an outline, not more than are needed. */
+const thinned = (points) => (points.length > 400 ? points.filter((_, i) => i % Math.ceil(points.length / 400) === 0) : points);
 
 /** A line that shows on light and on dark. */
 function twoTone(c) {

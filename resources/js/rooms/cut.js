@@ -16,6 +16,17 @@ const BACKDROPS = [
 /** ms between two looks at how far a tip has come. */
 const ASK = 300;
 
+/** A slider that sets one number of the hand, not of a step. */
+const dial = (of, key, words) => ({
+    ...words,
+    get value() {
+        return of[key];
+    },
+    set value(value) {
+        of[key] = value;
+    },
+});
+
 export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageData('cut-data') }, cutList), cutPreviews), {
     steps: [],
     kind: 'ink mask',
@@ -32,6 +43,7 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
     listName: '',
     listsOpen: false,
     hand: { shows: false, size: 0.06, softness: 0.4 },
+    thing: { does: 'around', freely: false, size: 0.02 },
 
     init() {
         this.view = new CutView({
@@ -116,32 +128,39 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
         const at = this.chosenAt;
         const step = this.steps[at];
 
-        return step && step.on ? { step: step.step, at, numbers: step.numbers, hand: this.hand } : null;
+        return step && step.on ? { step: step.step, at, numbers: step.numbers, hand: this.hand, thing: this.thing } : null;
     },
     get hint() {
-        return { 'clear-colour': 'Click on the picture to point at a colour, as often as needed; click on a ring to take it away.', 'keep-area': 'Draw the area on the picture.', 'hand-mask': 'Paint on the picture.', crop: 'Drag the edges on the picture.' }[this.steps[this.chosenAt]?.step] ?? '';
+        return { 'clear-colour': 'Click on the picture to point at a colour, as often as needed; click on a ring to take it away.', 'keep-area': 'Draw the area on the picture.', 'hand-mask': 'Paint on the picture.', crop: 'Drag the edges on the picture.', 'take-thing': { around: 'Draw around the thing, or click on it.', this: 'Draw over what is missing.', not: 'Draw over what is too much.' }[this.thing.does] }[this.steps[this.chosenAt]?.step] ?? '';
     },
     setShows(shows) {
         this.hand.shows = shows;
     },
+    setThing(does, freely) {
+        this.thing.does = does;
+        this.thing.freely = freely;
+    },
+    isThing(does, freely) {
+        return this.thing.does === does && this.thing.freely === freely;
+    },
+    get thingSize() {
+        return dial(this.thing, 'size', { label: 'Mark', unit: '%', least: 0.003, most: 0.2, standard: 0.02, step: 0.001, log: true });
+    },
+    undoMark(step) {
+        this.change(step, { marks: step.numbers.marks.slice(0, -1) });
+    },
+    beginThing(step) {
+        this.change(step, { marks: [], area: [] });
+        this.setThing('around', this.thing.freely);
+    },
+    saysNothing(step) {
+        return step.numbers.marks.length === 0 && step.numbers.area.length === 0;
+    },
     get handSize() {
-        return this.handDial('size', { label: 'Brush', unit: '%', least: 0.005, most: 0.5, standard: 0.06, step: 0.005, log: true });
+        return dial(this.hand, 'size', { label: 'Brush', unit: '%', least: 0.005, most: 0.5, standard: 0.06, step: 0.005, log: true });
     },
     get handSoftness() {
-        return this.handDial('softness', { label: 'Softness', unit: '%', least: 0, most: 1, standard: 0.4, step: 0.05 });
-    },
-    handDial(key, words) {
-        const { hand } = this;
-
-        return {
-            ...words,
-            get value() {
-                return hand[key];
-            },
-            set value(value) {
-                hand[key] = value;
-            },
-        };
+        return dial(this.hand, 'softness', { label: 'Softness', unit: '%', least: 0, most: 1, standard: 0.4, step: 0.05 });
     },
     undoStroke(step) {
         this.change(step, { strokes: step.numbers.strokes.slice(0, -1) });

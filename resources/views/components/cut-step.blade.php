@@ -17,6 +17,13 @@
                     <button type="button" class="quiet self-start bg-fog-200" x-on:click="undoStroke(s)" :disabled="s.numbers.strokes.length === 0">Take the last stroke back</button>
                 </div>
             </template>
+            <template x-if="s.step === 'take-thing'">
+                <div class="flex flex-col gap-1">
+                    <div role="group" aria-label="Pointing"><button type="button" class="choice" :aria-pressed="isThing('around', false)" x-on:click="setThing('around', false)">a box</button><button type="button" class="choice" :aria-pressed="isThing('around', true)" x-on:click="setThing('around', true)">around it</button><button type="button" class="choice" :aria-pressed="isThing('this', false)" x-on:click="setThing('this', false)">this</button><button type="button" class="choice" :aria-pressed="isThing('not', false)" x-on:click="setThing('not', false)">not this</button></div>
+                    <x-slider of="thingSize" />
+                    <div class="flex gap-2"><button type="button" class="quiet bg-fog-200" x-on:click="undoMark(s)" :disabled="s.numbers.marks.length === 0">Take the last mark back</button><button type="button" class="quiet bg-fog-200" x-on:click="beginThing(s)" :disabled="saysNothing(s)">Begin anew</button></div>
+                </div>
+            </template>
             <template x-if="s.step === 'clear-colour'">
                 <div class="flex items-center gap-2"><span class="small flex-1" x-text="s.numbers.places.length === 1 ? '1 place pointed at' : s.numbers.places.length + ' places pointed at'"></span><button type="button" class="quiet bg-fog-200" x-on:click="pointAnew(s)" :disabled="s.numbers.places.length === 0">Point anew</button></div>
             </template>

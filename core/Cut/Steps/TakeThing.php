@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Steps;
+
+use Yarrowfog\Core\Cut\Step;
+use Yarrowfog\Core\Cut\StepDescription;
+use Yarrowfog\Core\Cut\StepGroup;
+use Yarrowfog\Core\Cut\Thing\Marks;
+use Yarrowfog\Core\Cut\Thing\ThingCut;
+use Yarrowfog\Core\Form\Field;
+use Yarrowfog\Core\Form\FieldValues;
+use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Tip\TipKind;
+
+/** Takes one thing, or several, out of any picture by pointing at it. */
+final readonly class TakeThing implements Step
+{
+    /** How far the edge is mixed of thing and ground, beyond what every edge is: px of a picture of 480. */
+    private const EDGES = ['as it is' => 0, 'soft' => 3, 'hair and fur' => 8];
+
+    /** @param  int  $wider  px, of a picture of 480, by which the edge is looked at farther on both sides */
+    public function __construct(public Marks $marks, public int $wider)
+    {
+    }
+
+    public static function description(): StepDescription
+    {
+        return new StepDescription('take-thing', 'Take the thing', StepGroup::Clear, 'Out of any photo: draw a box around a thing or click on it, then mark what is missing and what is too much.', [
+            Field::places('area', 'Around it', [], 2000),
+            Field::strokes('marks', 'Marks'),
+            Field::choice('edge', 'Its edge', array_keys(self::EDGES)),
+        ]);
+    }
+
+    public static function from(FieldValues $numbers): self
+    {
+        return new self(new Marks($numbers->places('area'), $numbers->strokes('marks')), self::EDGES[$numbers->choice('edge')]);
+    }
+
+    public function apply(Bitmap $in, TipKind $kind): Bitmap
+    {
+        return $this->marks->sayNothing() ? $in : ThingCut::of($in, $this->marks, $this->wider) ?? $in;
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Thing;
+
+use Yarrowfog\Core\Raster\Bitmap;
+
+/** The band of a picture in which thing and ground may be mixed, and what is sure around it. */
+final readonly class EdgeBand
+{
+    public int $width;
+
+    public int $height;
+
+    /** px of the picture in one of the small picture */
+    public float $scale;
+
+    /** A byte for each pixel: see Trimap. */
+    public string $values;
+
+    /** @var list<int> pixels in the band */
+    public array $mixed;
+
+    public function __construct(public Bitmap $in, private Trimap $map)
+    {
+        $this->width = $in->width;
+        $this->height = $in->height;
+        $this->scale = max(1.0, $in->width / $map->width);
+        $column = array_map(fn (int $x): int => min($map->width - 1, intdiv((2 * $x + 1) * $map->width, 2 * $in->width)), range(0, $in->width - 1));
+        $rows = [];
+        $line = '';
+        $last = -1;
+        for ($y = 0; $y < $in->height; $y++) {
+            $row = min($map->height - 1, intdiv((2 * $y + 1) * $map->height, 2 * $in->height));
+            if ($row !== $last) {
+                $from = $row * $map->width;
+                $line = implode('', array_map(fn (int $x): string => chr($map->values[$from + $x]), $column));
+                $last = $row;
+            }
+            $rows[] = $line;
+        }
+        $this->values = implode('', $rows);
+        $mixed = [];
+        for ($i = strpos($this->values, "\1"); $i !== false; $i = strpos($this->values, "\1", $i)) {
+            for ($end = $i + strspn($this->values, "\1", $i); $i < $end; $i++) {
+                $mixed[] = $i;
+            }
+        }
+        $this->mixed = $mixed;
+    }
+
+    /**
+     * For each pixel of the band one that surely is the thing, or surely is not, and lies near: it is handed on from neighbour to neighbour.
+     *
+     * @return array<int, int> by pixel
+     */
+    public function nearest(string $kind): array
+    {
+        $width = $this->width;
+        $values = $this->values;
+        $all = strlen($values);
+        $nearest = [];
+        $front = [];
+        foreach ($this->mixed as $i) {
+            $x = $i % $width;
+            if ($i >= $width && $values[$i - $width] === $kind) {
+                $nearest[$i] = $i - $width;
+            } elseif ($i + $width < $all && $values[$i + $width] === $kind) {
+                $nearest[$i] = $i + $width;
+            } elseif ($x > 0 && $values[$i - 1] === $kind) {
+                $nearest[$i] = $i - 1;
+            } elseif ($x + 1 < $width && $values[$i + 1] === $kind) {
+                $nearest[$i] = $i + 1;
+            } else {
+                continue;
+            }
+            $front[] = $i;
+        }
+        while ($front !== []) {
+            $next = [];
+            foreach ($front as $i) {
+                $x = $i % $width;
+                foreach ([$i - $width, $i + $width, $x > 0 ? $i - 1 : $i, $x + 1 < $width ? $i + 1 : $i] as $j) {
+                    if ($j >= 0 && $j < $all && $values[$j] === "\1" && ! isset($nearest[$j])) {
+                        $nearest[$j] = $nearest[$i];
+                        $next[] = $j;
+                    }
+                }
+            }
+            $front = $next;
+        }
+
+        return $nearest;
+    }
+
+    /** The mean of a sure pixel and its neighbours of the same kind: one grain of noise must not stand for a colour. */
+    public function mean(int $i): int
+    {
+        $pixels = $this->in->pixels;
+        $kind = $this->values[$i];
+        $p = $pixels[$i];
+        $r = $p >> 24;
+        $g = $p >> 16 & 255;
+        $b = $p >> 8 & 255;
+        $n = 1;
+        foreach ([$i - 1, $i + 1, $i - $this->width, $i + $this->width] as $j) {
+            if (isset($pixels[$j]) && $this->values[$j] === $kind) {
+                $q = $pixels[$j];
+                $r += $q >> 24;
+                $g += $q >> 16 & 255;
+                $b += $q >> 8 & 255;
+                $n++;
+            }
+        }
+
+        return intdiv($r, $n) << 24 | intdiv($g, $n) << 16 | intdiv($b, $n) << 8 | 255;
+    }
+
+    /** Part of a pixel that lies inside the outline, between the pixels of the small picture. */
+    public function outline(int $x, int $y): float
+    {
+        $map = $this->map;
+        $u = max(0.0, min($map->width - 1.0, ($x + 0.5) * $map->width / $this->width - 0.5));
+        $v = max(0.0, min($map->height - 1.0, ($y + 0.5) * $map->height / $this->height - 0.5));
+        $column = (int) $u;
+        $row = (int) $v;
+        $fu = $u - $column;
+        $fv = $v - $row;
+        $i = $row * $map->width + $column;
+        $right = $column + 1 < $map->width ? 1 : 0;
+        $down = $row + 1 < $map->height ? $map->width : 0;
+
+        return (1 - $fv) * ((1 - $fu) * $map->inside[$i] + $fu * $map->inside[$i + $right]) + $fv * ((1 - $fu) * $map->inside[$i + $down] + $fu * $map->inside[$i + $down + $right]);
+    }
+}

@@ -1,0 +1,230 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Thing;
+
+use Yarrowfog\Core\Raster\Bitmap;
+
+/**
+ * How much of each pixel of the band is the thing, and in what colour.
+ *
+ * A pixel there is a mixture P = α·F + (1 − α)·B. Samples of F and B are gathered from what is sure around it, and from what is nearest to
+ * places around it; the pair that explains P best is taken, and α smoothed where colours are alike (Gastal and Oliveira, "Shared Sampling for
+ * Real-Time Alpha Matting", 2010). Where both colours are too alike to tell, the outline does.
+ */
+final class SoftEdge
+{
+    /** Places from which a pixel takes over what is nearest there, in px of the small picture. */
+    private const SHARED = [[0, 0], [3, 2], [-2, 3], [-3, -2], [2, -3]];
+
+    /** What a step away of 1 px of the small picture counts, in squared levels. */
+    private const STEP = 6.0;
+
+    /** Squared difference of both colours, in levels, at which colours say as much as the outline. */
+    private const ALIKE = 500.0;
+
+    /** How much it counts that colours vary. */
+    private const VARIED = 4.0;
+
+    /** Alpha, of 255, up to which nothing, and from which on all is there. */
+    private const NOTHING = 10;
+
+    private const ALL = 245;
+
+    private readonly int $width;
+
+    private function __construct(private readonly EdgeBand $band)
+    {
+        $this->width = $band->width;
+    }
+
+    /** The picture with all but the thing taken out; what was taken keeps its colour, unseen. */
+    public static function of(Bitmap $in, Trimap $map): Bitmap
+    {
+        return (new self(new EdgeBand($in, $map)))->cut();
+    }
+
+    private function cut(): Bitmap
+    {
+        [$alphas, $fronts] = $this->solve($this->band->nearest("\2"), $this->band->nearest("\0"));
+        $alphas = $this->calm($alphas);
+        $out = $this->band->in->pixels;
+        for ($i = strpos($this->band->values, "\0"); $i !== false; $i = strpos($this->band->values, "\0", $i)) {
+            for ($end = $i + strspn($this->band->values, "\0", $i); $i < $end; $i++) {
+                $p = $out[$i] & 0xFFFFFF00;
+                $out[$i] = $p === 0 ? 0x01010100 : $p;
+            }
+        }
+        foreach ($this->band->mixed as $n => $i) {
+            $a = $alphas[$n];
+            $p = $out[$i];
+            if ($a <= self::NOTHING) {
+                $p &= 0xFFFFFF00;
+                $out[$i] = $p === 0 ? 0x01010100 : $p;
+            } elseif ($a < self::ALL) {
+                // What was there in part before stays so.
+                $out[$i] = $fronts[$n] & 0xFFFFFF00 | intdiv($a * ($p & 255) + 127, 255);
+            }
+        }
+
+        return new Bitmap($this->width, $this->band->height, $out);
+    }
+
+    /**
+     * @param  array<int, int>  $things
+     * @param  array<int, int>  $rest
+     * @return array{list<int>, list<int>} alpha, 0–255, and the colour of the thing, for each pixel of the band
+     */
+    private function solve(array $things, array $rest): array
+    {
+        $width = $this->width;
+        $values = $this->band->values;
+        $pixels = $this->band->in->pixels;
+        $shared = array_map(fn (array $d): array => [(int) ($d[0] * $this->band->scale), (int) ($d[1] * $this->band->scale)], self::SHARED);
+        $step = self::STEP / $this->band->scale;
+        $height = $this->band->height;
+        $alphas = $colours = $means = [];
+        foreach ($this->band->mixed as $i) {
+            $x = $i % $width;
+            $y = intdiv($i, $width);
+            $fronts = $backs = [];
+            $lastThing = $lastGround = -1;
+            foreach ($shared as [$dx, $dy]) {
+                $u = $x + $dx;
+                $v = $y + $dy;
+                if ($u < 0 || $v < 0 || $u >= $width || $v >= $height) {
+                    continue;
+                }
+                $j = $v * $width + $u;
+                $kind = $values[$j];
+                $thing = $kind === "\2" ? $j : ($kind === "\1" ? $things[$j] ?? -1 : -1);
+                if ($thing >= 0 && $thing !== $lastThing) {
+                    $lastThing = $thing;
+                    $c = $means[$thing] ??= $this->band->mean($thing);
+                    $fronts[] = [$c, $c >> 24, $c >> 16 & 255, $c >> 8 & 255, $step * (abs($thing % $width - $x) + abs(intdiv($thing, $width) - $y))];
+                }
+                $ground = $kind === "\0" ? $j : ($kind === "\1" ? $rest[$j] ?? -1 : -1);
+                if ($ground >= 0 && $ground !== $lastGround) {
+                    $lastGround = $ground;
+                    $c = $means[$ground] ??= $this->band->mean($ground);
+                    $backs[] = [$c, $c >> 24, $c >> 16 & 255, $c >> 8 & 255, $step * (abs($ground % $width - $x) + abs(intdiv($ground, $width) - $y))];
+                }
+            }
+            $p = $pixels[$i];
+            if ($fronts === [] || $backs === []) {
+                $alphas[] = $fronts === [] ? 0 : 255;
+                $colours[] = $p;
+
+                continue;
+            }
+            $r = $p >> 24;
+            $g = $p >> 16 & 255;
+            $b = $p >> 8 & 255;
+            $best = 1e18;
+            $alpha = 0.5;
+            $apart = 0.0;
+            $front = $back = $p;
+            foreach ($fronts as [$c, $fr, $fg, $fb, $toFront]) {
+                foreach ($backs as [$d, $br, $bg, $bb, $toBack]) {
+                    $dr = $fr - $br;
+                    $dg = $fg - $bg;
+                    $db = $fb - $bb;
+                    $way = $dr * $dr + $dg * $dg + $db * $db + 1.0;
+                    $at = (($r - $br) * $dr + ($g - $bg) * $dg + ($b - $bb) * $db) / $way;
+                    $at = $at < 0.0 ? 0.0 : ($at > 1.0 ? 1.0 : $at);
+                    $er = $r - $br - $at * $dr;
+                    $eg = $g - $bg - $at * $dg;
+                    $eb = $b - $bb - $at * $db;
+                    $cost = $er * $er + $eg * $eg + $eb * $eb + $toFront + $toBack;
+                    if ($cost < $best) {
+                        $best = $cost;
+                        $alpha = $at;
+                        $apart = $way;
+                        $front = $c;
+                        $back = $d;
+                    }
+                }
+            }
+            // The farther apart both colours are, the less each varies, and the better they explain the pixel, the more they say.
+            $sure = $apart / ($apart + self::ALIKE + 2.0 * $best + self::VARIED * (self::spread($fronts) + self::spread($backs)));
+            $alpha = $sure * $alpha + (1 - $sure) * $this->band->outline($x, $y);
+            $alphas[] = (int) (255 * $alpha + 0.5);
+            $colours[] = self::unmixed($p, $front, $back, $alpha);
+        }
+
+        return [$alphas, $colours];
+    }
+
+    /**
+     * Mean squared difference of some samples from their mean.
+     *
+     * @param  list<array{int, int, int, int, float}>  $samples
+     */
+    private static function spread(array $samples): float
+    {
+        $n = count($samples);
+        $r = $g = $b = $all = 0;
+        foreach ($samples as [, $red, $green, $blue]) {
+            $r += $red;
+            $g += $green;
+            $b += $blue;
+            $all += $red * $red + $green * $green + $blue * $blue;
+        }
+
+        return ($all - ($r * $r + $g * $g + $b * $b) / $n) / $n;
+    }
+
+    /** What the thing must be for the mixture to be this pixel; where little of it is there, rather the sample itself. */
+    private static function unmixed(int $p, int $thing, int $ground, float $alpha): int
+    {
+        $out = 0;
+        foreach ([24, 16, 8] as $shift) {
+            $sample = $thing >> $shift & 255;
+            $exact = $alpha < 0.05 ? $sample : (($p >> $shift & 255) - (1 - $alpha) * ($ground >> $shift & 255)) / $alpha;
+            $value = $alpha * $exact + (1 - $alpha) * $sample;
+            $out |= (int) ($value < 0.0 ? 0.0 : ($value > 255.0 ? 255.0 : $value + 0.5)) << $shift;
+        }
+
+        return $out;
+    }
+
+    /**
+     * Means over neighbours of like colours.
+     *
+     * @param  list<int>  $alphas
+     * @return list<int>
+     */
+    private function calm(array $alphas): array
+    {
+        $pixels = $this->band->in->pixels;
+        $values = $this->band->values;
+        $width = $this->width;
+        $last = strlen($values) - 1;
+        $place = array_flip($this->band->mixed);
+        $steps = [-1, 1, -$width, $width, -$width - 1, -$width + 1, $width - 1, $width + 1];
+        $calm = [];
+        foreach ($this->band->mixed as $n => $i) {
+            $p = $pixels[$i];
+            $sum = 2.0 * $alphas[$n];
+            $weights = 2.0;
+            for ($k = 0; $k < 8; $k++) {
+                $j = $i + $steps[$k];
+                if ($j < 0 || $j > $last) {
+                    continue;
+                }
+                $q = $pixels[$j];
+                $r = ($p >> 24) - ($q >> 24);
+                $g = ($p >> 16 & 255) - ($q >> 16 & 255);
+                $b = ($p >> 8 & 255) - ($q >> 8 & 255);
+                $weight = 1.0 / (1.0 + ($r * $r + $g * $g + $b * $b) / 300);
+                $kind = $values[$j];
+                $sum += $kind === "\1" ? $weight * $alphas[$place[$j]] : ($kind === "\2" ? 255.0 * $weight : 0.0);
+                $weights += $weight;
+            }
+            $calm[] = (int) ($sum / $weights + 0.5);
+        }
+
+        return $calm;
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Thing;
+
+use Yarrowfog\Core\Raster\Bitmap;
+
+/** One thing, or several, taken out of a picture by pointing: patches, then pixels, then the edge. */
+final class ThingCut
+{
+    /**
+     * @param  int  $wider  px, of a picture of 480, by which the edge is mixed farther on both sides
+     * @return Bitmap|null null where nothing can be told apart
+     */
+    public static function of(Bitmap $in, Marks $marks, int $wider = 0): ?Bitmap
+    {
+        $map = self::map($in, $marks, $wider);
+
+        return $map === null ? null : SoftEdge::of($in, $map);
+    }
+
+    public static function map(Bitmap $in, Marks $marks, int $wider = 0): ?Trimap
+    {
+        $graph = PatchGraph::of($in);
+        $said = $marks->on($graph->picture->width, $graph->picture->height);
+        $found = (new ThingFinder($graph, $marks, $said))->find();
+        if ($found === null) {
+            return null;
+        }
+        [$inside, $rather] = Outline::of($graph, $found, $marks, $said);
+
+        return Trimap::of($graph, $inside, $rather, $said, $wider);
+    }
+}
