@@ -33,7 +33,7 @@ final class SceneAround implements Check
         }
         $source = $cut->before(0)?->picture;
         $around = $source === null ? null : Surroundings::of($source);
-        if ($source === null || $around === null || $around->kind === Surroundings::PAPER || $around->kind === Surroundings::CLEAR) {
+        if ($source === null || $around === null || ! $around->isStuff()) {
             return null;
         }
         $box = StandsOut::box($source);

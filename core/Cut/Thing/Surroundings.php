@@ -29,7 +29,10 @@ final readonly class Surroundings
     private const PASSED_OVER = 0.15;
 
     /** Difference in OKLab from those beside it from which on a square is not plain. */
-    private const UNEVEN = 0.016;
+    private const UNEVEN = 0.011;
+
+    /** The same from which on it has a texture, as no paper has. */
+    private const STUFF = 0.005;
 
     /** Lightness from which on, and chroma up to which something plain is paper. */
     private const LIGHT = 0.68;
@@ -37,7 +40,7 @@ final readonly class Surroundings
     private const COLOURED = 0.08;
 
     /** @param  float  $sure  0–1 */
-    private function __construct(public string $kind, public float $sure, public float $uneven)
+    private function __construct(public string $kind, public float $sure, public float $uneven, private float $colour)
     {
     }
 
@@ -45,33 +48,52 @@ final readonly class Surroundings
     {
         $squares = self::squares($in);
         if (count($squares) < 8) {
-            return new self(self::CLEAR, 1.0, 0.0);
+            return new self(self::CLEAR, 1.0, 0.0, 0.0);
         }
-        $off = [];
+        $off = $lights = [];
         $count = count($squares);
-        $light = $colour = 0.0;
         foreach ($squares as $n => $square) {
-            $l = $a = $b = 0.0;
+            $l = $a = $b = [];
             for ($k = -self::BESIDE; $k <= self::BESIDE; $k++) {
                 $other = $squares[($n + $k + $count) % $count];
-                $l += $other->l;
-                $a += $other->a;
-                $b += $other->b;
+                $l[] = $other->l;
+                $a[] = $other->a;
+                $b[] = $other->b;
             }
-            $around = 2 * self::BESIDE + 1;
-            $off[] = $square->differenceTo(new Oklab($l / $around, $a / $around, $b / $around));
-            $light += $square->l / $count;
-            $colour += hypot($square->a, $square->b) / $count;
+            $off[] = $square->differenceTo(new Oklab(self::middle($l), self::middle($a), self::middle($b)));
+            $lights[] = $square->l;
         }
         sort($off);
+        // A mark that runs off the paper is no paper: its lightest part is.
+        asort($lights);
+        $lightest = array_slice(array_keys($lights), (int) (0.75 * $count));
+        $light = $colour = 0.0;
+        foreach ($lightest as $n) {
+            $light += $squares[$n]->l / count($lightest);
+            $colour += hypot($squares[$n]->a, $squares[$n]->b) / count($lightest);
+        }
         $uneven = $off[(int) ((1 - self::PASSED_OVER) * ($count - 1))];
         $kind = match (true) {
             $uneven > self::UNEVEN => self::SCENE,
-            $light >= self::LIGHT && $colour <= self::COLOURED => self::PAPER,
+            $uneven <= self::STUFF && $light >= self::LIGHT && $colour <= self::COLOURED => self::PAPER,
             default => self::PLAIN,
         };
 
-        return new self($kind, 1 / (1 + exp(-6 * abs(log(max(1e-4, $uneven) / self::UNEVEN)))), $uneven);
+        return new self($kind, 1 / (1 + exp(-6 * abs(log(max(1e-4, $uneven) / self::UNEVEN)))), $uneven, $colour);
+    }
+
+    /** Whether what lies around is of a stuff that somebody photographed, and no even tone that was made or scanned. */
+    public function isStuff(): bool
+    {
+        return $this->kind === self::SCENE || ($this->kind === self::PLAIN && ($this->uneven > self::STUFF || $this->colour > self::COLOURED));
+    }
+
+    /** @param  non-empty-list<float>  $values  an odd number of them */
+    private static function middle(array $values): float
+    {
+        sort($values);
+
+        return $values[intdiv(count($values), 2)];
     }
 
     /** @return list<Oklab> mean colours of squares once around the picture, without those that are clear */
