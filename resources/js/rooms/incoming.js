@@ -5,6 +5,14 @@ import { runJob } from '../lib/job';
 /** Cards that are there at first, and that come at a time. */
 const FIRST = 16;
 
+/** Pictures that have not come yet are not asked for any more: what they show is about to be gone. Gives back how they are asked for again. */
+function holdPictures() {
+    const waiting = [...document.querySelectorAll('main img[src]')].filter((picture) => !picture.complete).map((picture) => [picture, picture.src]);
+    waiting.forEach(([picture]) => picture.removeAttribute('src'));
+
+    return () => waiting.forEach(([picture, src]) => { picture.src = src; });
+}
+
 /** What somebody brought, painted before anything of it is taken. */
 export const incomingRoom = () => ({
     ...pageData('incoming-data'),
@@ -112,6 +120,7 @@ export const incomingRoom = () => ({
     },
     async take() {
         Object.assign(this, { taking: true, part: 0, doing: 'taking', message: '' });
+        const askAgain = holdPictures();
         const wrong = this.bundles.filter((file) => file.wrong).map((file) => file.place);
         this.job = runJob((job) => call(`${this.url}/take`, { json: { job, beginning: this.beginning, set: this.onSet, choices: this.choices, leave: [...this.left, ...wrong] } }), (part, doing) => Object.assign(this, { part, doing }));
         try {
@@ -119,12 +128,14 @@ export const incomingRoom = () => ({
         } catch (error) {
             this.message = error.message;
             this.taking = false;
+            askAgain();
         }
     },
     callOff() {
         this.job.callOff();
     },
     async leaveAll() {
+        holdPictures();
         await call(this.url, { method: 'DELETE' });
         window.location.assign('/keep');
     },
