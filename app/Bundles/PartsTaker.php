@@ -158,7 +158,7 @@ final class PartsTaker
 
     private function tooth(BundledTooth $tooth): int
     {
-        return $this->made["tooth {$tooth->path} {$tooth->name}"] ??= (function () use ($tooth): int {
+        return $this->made['tooth '.json_encode($tooth->toArray())] ??= (function () use ($tooth): int {
             $values = ['name' => $tooth->name, 'hash' => $this->reader->tooth($tooth, $this->kept), 'side' => $tooth->side];
 
             return $this->here(self::saying($tooth->beyond, Tooth::query()->where($values)->get()->all())) ?? $this->noted(Tooth::query()->create([...$values, 'beyond' => self::orNull($tooth->beyond)]));

@@ -14,6 +14,8 @@ final readonly class ColourModel
 {
     private const ROUNDS = 6;
 
+    private const CLOUDS = 6;
+
     /** Least variance of a cloud, in 1,024ths squared: noise that no picture is without. */
     private const LEAST = 100.0;
 
@@ -23,10 +25,10 @@ final readonly class ColourModel
     }
 
     /** @param  array<int, float>  $weights  how much there is of each colour */
-    public static function of(Palette $all, array $weights, int $clouds): self
+    public static function of(Palette $all, array $weights): self
     {
         $weights = array_filter($weights, fn (float $w): bool => $w > 0.0);
-        $centres = self::centres($all, $weights, $clouds);
+        $centres = self::centres($all, $weights);
         $member = [];
         for ($round = 0; $round < self::ROUNDS; $round++) {
             $n = $sl = $sa = $sb = array_fill(0, count($centres), 0.0);
@@ -65,7 +67,7 @@ final readonly class ColourModel
      * @param  array<int, float>  $weights
      * @return non-empty-list<array{float, float, float}>
      */
-    private static function centres(Palette $all, array $weights, int $most): array
+    private static function centres(Palette $all, array $weights): array
     {
         $n = $l = $a = $b = 0.0;
         foreach ($weights as $k => $w) {
@@ -79,7 +81,7 @@ final readonly class ColourModel
         }
         $centres = [[$l / $n, $a / $n, $b / $n]];
         $away = array_fill(0, count($all->l), 1e18);
-        while (count($centres) < $most) {
+        while (count($centres) < self::CLOUDS) {
             [$l, $a, $b] = $centres[count($centres) - 1];
             $far = 0.0;
             $next = -1;
@@ -141,6 +143,17 @@ final readonly class ColourModel
         }
 
         return $clouds;
+    }
+
+    /** @return array<int, float> how likely each colour of a picture is: see `likely` */
+    public function all(Palette $palette): array
+    {
+        $likely = [];
+        foreach ($palette->l as $c => $l) {
+            $likely[] = $this->likely($l, $palette->a[$c], $palette->b[$c]);
+        }
+
+        return $likely;
     }
 
     /** How likely a colour is, as a natural logarithm up to a constant: that of the likeliest cloud. */

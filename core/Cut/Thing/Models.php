@@ -7,9 +7,6 @@ namespace Yarrowfog\Core\Cut\Thing;
 /** For each colour of a picture how much likelier it is *this* than *not this*. */
 final class Models
 {
-    /** Clouds of colours on both sides. */
-    private const CLOUDS = 6;
-
     /** Most that one px says by its colour: no colour alone decides. */
     private const MOST = 8.0;
 
@@ -34,18 +31,15 @@ final class Models
      */
     public static function compare(Palette $palette, array $this_, array $not, array $marked, float $little): array
     {
-        $ground = ColourModel::of($palette, $not, self::CLOUDS);
-        $likely = [];
-        foreach ($palette->l as $k => $l) {
-            $likely[] = $ground->likely($l, $palette->a[$k], $palette->b[$k]);
-        }
+        $ground = ColourModel::of($palette, $not);
+        $likely = $ground->all($palette);
         if ($little < 1.0) {
             $usual = self::quantile($likely, $not, self::UNUSUAL);
             foreach ($this_ as $k => $n) {
                 $this_[$k] = $n * ($marked[$k] > 0.0 ? 1.0 : max($little, min(1.0, ($usual - $likely[$k]) / self::APART)));
             }
         }
-        $thing = ColourModel::of($palette, $this_, self::CLOUDS);
+        $thing = ColourModel::of($palette, $this_);
         $rather = [];
         foreach ($palette->l as $k => $l) {
             $a = $palette->a[$k];

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Thing;
 
+use Yarrowfog\Core\Raster\Plane;
+use Yarrowfog\Core\Raster\Runs;
+
 /** The thing pixel by pixel in the small picture: near the border of its patches each pixel is asked for itself. */
 final class Outline
 {
@@ -174,37 +177,20 @@ final class Outline
      */
     private static function pieces(array $inside, int $width, int $height, array $said, Marks $marks): array
     {
-        $named = array_fill(0, count($inside), -1);
-        $pieces = [];
-        $meant = [];
-        $all = count($inside);
-        for ($start = 0; $start < $all; $start++) {
-            if ($inside[$start] === 0 || $named[$start] >= 0) {
-                continue;
-            }
-            $name = count($pieces);
-            $named[$start] = $name;
-            $piece = [$start];
-            $isMeant = false;
-            for ($n = 0; $n < count($piece); $n++) {
-                $i = $piece[$n];
-                $isMeant = $isMeant || $said[$i] === Marks::THIS;
-                $x = $i % $width;
-                foreach ([$x > 0 ? $i - 1 : -1, $x < $width - 1 ? $i + 1 : -1, $i - $width, $i + $width] as $j) {
-                    if ($j >= 0 && $j < $all && $inside[$j] === 1 && $named[$j] < 0) {
-                        $named[$j] = $name;
-                        $piece[] = $j;
-                    }
+        $regions = Runs::of(new Plane($width, $height, array_map(fn (int $in): int => $in * Plane::FULL, $inside)), Plane::FULL)->regions(false);
+        $least = $regions->areas === [] ? 0 : self::PIECE * max($regions->areas);
+        $isPointed = $marks->hasThis() && ! $marks->hasArea();
+        $meant = $isPointed ? [] : array_map(fn (int $area): bool => $area >= $least, $regions->areas);
+        foreach ($regions->owners as $run => $region) {
+            for ($i = $regions->runs->starts[$run]; $i < $regions->runs->ends[$run]; $i++) {
+                if ($said[$i] === Marks::THIS) {
+                    $meant[$region] = true;
                 }
             }
-            $pieces[] = $piece;
-            $meant[] = $isMeant;
         }
-        $least = $pieces === [] ? 0 : self::PIECE * max(array_map(count(...), $pieces));
-        $pointed = $marks->hasThis() && ! $marks->hasArea();
-        foreach ($pieces as $name => $piece) {
-            if ($pointed ? ! $meant[$name] : ! $meant[$name] && count($piece) < $least) {
-                foreach ($piece as $i) {
+        foreach ($regions->owners as $run => $region) {
+            if (! ($meant[$region] ?? false)) {
+                for ($i = $regions->runs->starts[$run]; $i < $regions->runs->ends[$run]; $i++) {
                     $inside[$i] = 0;
                 }
             }

@@ -14,8 +14,6 @@ use Yarrowfog\Core\Raster\Bitmap;
  */
 final class StandsOut
 {
-    private const CLOUDS = 6;
-
     /** Part of the shorter side that counts as edge. */
     private const EDGE = 0.06;
 
@@ -82,11 +80,7 @@ final class StandsOut
                 $edge[$colour] += 1.0;
             }
         }
-        $model = ColourModel::of($palette, $edge, self::CLOUDS);
-        $likely = [];
-        foreach ($palette->l as $c => $l) {
-            $likely[] = $model->likely($l, $palette->a[$c], $palette->b[$c]);
-        }
+        $likely = ColourModel::of($palette, $edge)->all($palette);
         // As likely as most of the ground counts as no more than ground.
         $usual = Models::quantile($likely, $edge, 0.25);
         $unlike = array_fill(0, $graph->patches->count, 0.0);

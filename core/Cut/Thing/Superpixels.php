@@ -26,9 +26,8 @@ final readonly class Superpixels
      * @param  array<int, float>  $b
      * @param  array<int, float>  $x  px
      * @param  array<int, float>  $y
-     * @param  array<int, float>  $rough  mean squared difference from the mean colour
      */
-    private function __construct(public LabPicture $picture, public int $count, public array $patches, public array $sizes, public array $l, public array $a, public array $b, public array $x, public array $y, public array $rough)
+    private function __construct(public LabPicture $picture, public int $count, public array $patches, public array $sizes, public array $l, public array $a, public array $b, public array $x, public array $y)
     {
     }
 
@@ -178,7 +177,7 @@ final readonly class Superpixels
     private static function measure(LabPicture $in, array $patches, int $count): self
     {
         $n = array_fill(0, $count, 0);
-        $l = $a = $b = $x = $y = $rough = array_fill(0, $count, 0.0);
+        $l = $a = $b = $x = $y = array_fill(0, $count, 0.0);
         foreach ($patches as $i => $k) {
             $n[$k]++;
             $l[$k] += $in->l[$i];
@@ -186,7 +185,6 @@ final readonly class Superpixels
             $b[$k] += $in->b[$i];
             $x[$k] += $i % $in->width;
             $y[$k] += intdiv($i, $in->width);
-            $rough[$k] += $in->l[$i] * $in->l[$i] + $in->a[$i] * $in->a[$i] + $in->b[$i] * $in->b[$i];
         }
         for ($k = 0; $k < $count; $k++) {
             $size = $n[$k];
@@ -195,10 +193,9 @@ final readonly class Superpixels
             $b[$k] /= $size;
             $x[$k] /= $size;
             $y[$k] /= $size;
-            $rough[$k] = max(0.0, $rough[$k] / $size - $l[$k] * $l[$k] - $a[$k] * $a[$k] - $b[$k] * $b[$k]);
         }
 
-        return new self($in, $count, $patches, $n, $l, $a, $b, $x, $y, $rough);
+        return new self($in, $count, $patches, $n, $l, $a, $b, $x, $y);
     }
 
     /**

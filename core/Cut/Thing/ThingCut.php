@@ -20,7 +20,7 @@ final class ThingCut
         return $map === null ? null : SoftEdge::of($in, $map);
     }
 
-    public static function map(Bitmap $in, Marks $marks, int $wider = 0): ?Trimap
+    private static function map(Bitmap $in, Marks $marks, int $wider = 0): ?Trimap
     {
         $graph = PatchGraph::of($in);
         $said = $marks->on($graph->picture->width, $graph->picture->height);

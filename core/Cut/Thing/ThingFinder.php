@@ -19,14 +19,8 @@ final class ThingFinder
     /** What colours that the ground has too say of the thing, at least, round by round. */
     private const LITTLE = [0.1, 1.0, 1.0, 1.0];
 
-    /** Clouds of colours on both sides. */
-    public const CLOUDS = 6;
-
     /** What a px of border costs where the picture has no edge, against one px of the wrong side by a factor of e (Rother et al.: 50). */
     public const BORDER = 20.0;
-
-    /** Most that one px says by its colour: no colour alone decides. */
-    public const MOST = 8.0;
 
     /** Costs are whole numbers of this part. */
     public const PARTS = 64;
@@ -103,7 +97,6 @@ final class ThingFinder
     /** Null where there is nothing that could be parted. */
     public function find(): ?FoundPatches
     {
-        $count = $this->graph->patches->count;
         $ground = $this->ground();
         $first = $this->first($ground);
         if ($ground === [] || $first === []) {
@@ -175,9 +168,7 @@ final class ThingFinder
             return [...$said, ...$free];
         }
         $palette = $this->graph->palette;
-        $model = ColourModel::of($palette, $this->colours($ground), self::CLOUDS);
-        $values = array_map(fn (float $l, float $a, float $b): float => $model->likely($l, $a, $b), $palette->l, $palette->a, $palette->b);
-        $sums = $this->sums($values);
+        $sums = $this->sums(ColourModel::of($palette, $this->colours($ground))->all($palette));
         $likely = [];
         $size = 0;
         foreach ($free as $k) {

@@ -34,13 +34,13 @@ final readonly class BundledTip implements JsonValue
     public static function read(mixed $json): self
     {
         $from = JsonReader::of($json);
+        $each = $from->each('frames', Tip::MOST_FRAMES);
         $frames = array_map(fn (JsonReader $frame): array => [
             'path' => Entry::path($frame, 'path'),
             'width' => $frame->integer('width', 1, Tip::LARGEST),
             'height' => $frame->integer('height', 1, Tip::LARGEST),
-        ], $from->each('frames', Tip::MOST_FRAMES));
-
-        $more = array_filter(array_map(fn (JsonReader $frame): array => $frame->beyond(self::OF_A_FRAME), $from->each('frames', Tip::MOST_FRAMES)));
+        ], $each);
+        $more = array_filter(array_map(fn (JsonReader $frame): array => $frame->beyond(self::OF_A_FRAME), $each));
 
         return new self(
             trim($from->text('name', '', 120)),

@@ -11,8 +11,10 @@ use Yarrowfog\Core\JsonValue;
 /** A tooth of one's own in a bundle: heights as a grey PNG of 16 bits. */
 final readonly class BundledTooth implements JsonValue
 {
-    /** @param  int  $side  px */
-    /** @param  array<string, mixed>  $beyond  what a newer version of the format says of it */
+    /**
+     * @param  int  $side  px
+     * @param  array<string, mixed>  $beyond  what a newer version of the format says of it
+     */
     public function __construct(public string $name, public string $path, public int $side, public array $beyond = [])
     {
     }
