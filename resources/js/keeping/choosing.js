@@ -1,4 +1,7 @@
 import { call } from '../lib/call';
+import { queue } from '../lib/in-turn';
+
+const inTurn = queue();
 
 /** What is done to those that are chosen, all of them in one step. */
 export const choosing = {
@@ -46,7 +49,7 @@ export const choosing = {
     async change(url, options) {
         this.message = '';
         try {
-            const state = await call(url, options);
+            const state = await inTurn(() => call(url, options));
             this.take(state);
 
             return state;

@@ -1,5 +1,8 @@
 import { call } from '../lib/call';
+import { queue } from '../lib/in-turn';
 import { catchMark } from '../lib/mark-pad';
+
+const inTurn = queue();
 
 /** Who made a brush: a name, a licence, and a mark and a signature that are drawn or brought. */
 export const signing = {
@@ -23,7 +26,7 @@ export const signing = {
     async changeMaker(start) {
         this.message = '';
         try {
-            const { maker } = await start();
+            const { maker } = await inTurn(start);
             this.makers = [...this.makers.filter((one) => one.id !== maker.id), maker];
 
             return maker;

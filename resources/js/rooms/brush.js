@@ -1,7 +1,10 @@
 import { call, upload } from '../lib/call';
 import { extended, pageData } from '../lib/data';
+import { queue } from '../lib/in-turn';
 import { sending } from '../keeping/sending';
 import { signing } from '../keeping/signing';
+
+const inTurn = queue();
 
 const BACKDROPS = [{ id: 'white', label: 'on white' }, { id: 'grey', label: 'on grey' }, { id: 'black', label: 'on black' }];
 
@@ -29,7 +32,7 @@ export const brushRoom = () => [sending, signing].reduce(extended, {
     async tell(what) {
         this.message = '';
         try {
-            const told = await call(this.url, { method: 'PATCH', json: what });
+            const told = await inTurn(() => call(this.url, { method: 'PATCH', json: what }));
             Object.assign(this, { name: told.name, note: told.note, tags: told.tags, maker: told.maker, licence: told.licence, made: told.made || this.made });
         } catch (error) {
             this.message = error.message;

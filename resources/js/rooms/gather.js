@@ -1,6 +1,8 @@
 import { call, upload } from '../lib/call';
 import { extended, pageData } from '../lib/data';
+import { queue } from '../lib/in-turn';
 
+const inTurn = queue();
 let key = 0;
 
 export const gatherRoom = () => extended(pageData('gather-data'), {
@@ -149,7 +151,8 @@ export const gatherRoom = () => extended(pageData('gather-data'), {
     },
     async rename(source, event) {
         await this.tried(async () => {
-            const said = await call(source.url, { method: 'PATCH', json: { name: event.target.value } });
+            const name = event.target.value;
+            const said = await inTurn(() => call(source.url, { method: 'PATCH', json: { name } }));
             source.name = said.name;
         });
         event.target.value = source.name;

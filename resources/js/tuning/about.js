@@ -1,5 +1,8 @@
 import { call, upload } from '../lib/call';
+import { queue } from '../lib/in-turn';
 import { catchMark } from '../lib/mark-pad';
+
+const inTurn = queue();
 
 /** What is told of a brush: name, note, tags, and who made it. */
 export const about = {
@@ -9,7 +12,7 @@ export const about = {
     async tell(what) {
         this.aboutMessage = '';
         try {
-            const told = await call(this.links.brush, { method: 'PATCH', json: what });
+            const told = await inTurn(() => call(this.links.brush, { method: 'PATCH', json: what }));
             Object.assign(this, { name: told.name, story: told.note, tags: told.tags, maker: told.maker, strip: told.strip });
         } catch (error) {
             this.aboutMessage = error.message;
@@ -70,7 +73,7 @@ export const about = {
     async changeMaker(url, json, method = 'PATCH') {
         this.aboutMessage = '';
         try {
-            const { maker } = await call(url, { method, json });
+            const { maker } = await inTurn(() => call(url, { method, json }));
             this.putMaker(maker);
 
             return maker;

@@ -1,4 +1,7 @@
 import { call } from '../lib/call';
+import { queue } from '../lib/in-turn';
+
+const inTurn = queue();
 
 /** Settings that stand beside size and opacity while painting, chosen by a pin on each. */
 export const pinning = {
@@ -11,11 +14,10 @@ export const pinning = {
     atHandWords(control) {
         return this.isAtHand(control) ? `${control.label} stands at hand in Try. Take it away` : `Put ${control.label} at hand in Try`;
     },
-    /** One after another: of two that are under way at once the earlier could be the last to arrive. */
     flipAtHand(control) {
         this.atHand = this.isAtHand(control) ? this.atHand.filter((id) => id !== control.id) : [...this.atHand, control.id];
         const wanted = this.atHand;
-        this.pinned = (this.pinned ?? Promise.resolve()).then(async () => {
+        inTurn(async () => {
             try {
                 this.keptAtHand = (await call(this.links.brush, { method: 'PATCH', json: { atHand: wanted } })).atHand;
                 this.message = '';

@@ -106,9 +106,12 @@ export const practising = {
             await this.listMovements();
         }
     },
-    /** One after the other, each shown as soon as it is painted: with a close spacing all of them take seconds. */
+    /**
+     * One after the other, each shown as soon as it is painted: with a close spacing all of them take seconds. What moves
+     * the pen now is not asked with: it may be deleted while the list is made.
+     */
     async listMovements() {
-        const order = this.order();
+        const order = this.drawn();
         const listing = (this.listing += 1);
         try {
             for (let i = 0, count = 1; i < count && this.listing === listing; i++) {
@@ -181,11 +184,19 @@ export const practising = {
     },
     deleteMovement(movement) {
         this.attemptPen(async () => {
-            await call(movement.url, { method: 'DELETE' });
-            this.gone = { name: movement.name, url: `${movement.url}/restore`, again: () => this.listMovements() };
-            if (this.recorded === movement.recorded) {
+            const inHand = this.recorded === movement.recorded;
+            if (inHand) {
                 this.takeMovement({ pen: FIRST, recorded: null, name: FIRST });
             }
+            try {
+                await call(movement.url, { method: 'DELETE' });
+            } catch (error) {
+                if (inHand) {
+                    this.takeMovement(movement);
+                }
+                throw error;
+            }
+            this.gone = { name: movement.name, url: `${movement.url}/restore`, again: () => this.listMovements() };
         });
     },
     async bringBack() {
