@@ -70,6 +70,7 @@ Route::get('/tips/{tip}.{format}', [TipController::class, 'download'])->whereIn(
 Route::get('/work/{job}', [TipController::class, 'progress'])->whereUuid('job')->name('work');
 Route::delete('/work/{job}', [TipController::class, 'callOff'])->whereUuid('job');
 
+Route::post('/cut/{source}/part', [FrameSetController::class, 'part'])->name('cut.part');
 Route::post('/cut-sets', [FrameSetController::class, 'store'])->name('sets.store');
 Route::get('/cut-sets/{set}', [FrameSetController::class, 'show'])->name('sets.show');
 Route::put('/cut-sets/{set}', [FrameSetController::class, 'save'])->name('sets.save');

@@ -112,7 +112,7 @@ final class PartsPacker
                 'path' => is_string($lines) ? $this->blob('sources', $lines, 'svg') : $this->blob('sources', $source->hash, self::ENDINGS[$source->type] ?? $source->type),
                 'origin' => $source->origin,
                 'dpi' => $source->dpi,
-                'cutList' => $set !== null && $frame['own'] !== null ? $set->listOf($i) : null,
+                'cutList' => $set !== null && ($frame['own'] !== null || isset($frame['place'])) ? $set->listOf($i) : null,
             ];
         }
         if ($sources === []) {

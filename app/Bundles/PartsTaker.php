@@ -16,6 +16,8 @@ use App\Models\Tip;
 use App\Models\Tooth;
 use App\Store\BlobStore;
 use Illuminate\Support\Carbon;
+use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\Cut\Parting;
 use Yarrowfog\Core\Format\Bundle\BundledBrush;
 use Yarrowfog\Core\Format\Bundle\BundledTip;
 use Yarrowfog\Core\Format\Bundle\BundledTooth;
@@ -166,9 +168,21 @@ final class PartsTaker
     }
 
     /**
+     * A list that differs from that of all only in where it points is no other list.
+     *
+     * @return array{own: array<string, mixed>|null, place: array{float, float}|null}
+     */
+    private static function listOfFrame(?CutList $own, CutList $all): array
+    {
+        $place = $own === null ? null : Parting::place($own);
+
+        return $place !== null && Parting::point($all, $place) == $own ? ['own' => null, 'place' => $place] : ['own' => $own?->toArray(), 'place' => null];
+    }
+
+    /**
      * What a tip was cut from.
      *
-     * @return array{sources: non-empty-list<int>, set: int|null, list: \Yarrowfog\Core\Cut\CutList}
+     * @return array{sources: non-empty-list<int>, set: int|null, list: CutList}
      */
     private function origin(string $path, string $name, int $frames): array
     {
@@ -185,7 +199,7 @@ final class PartsTaker
             $row = FrameSet::query()->create([
                 'name' => $name,
                 'cut_list' => $origin->cutList,
-                'frames' => array_map(fn (int $source, array $from): array => ['source' => $source, 'own' => $from['cutList']?->toArray()], $sources, $origin->sources),
+                'frames' => array_map(fn (int $source, array $from): array => ['source' => $source, ...self::listOfFrame($from['cutList'], $origin->cutList)], $sources, $origin->sources),
                 'evened' => $origin->evened,
             ]);
             $set = $row->id;

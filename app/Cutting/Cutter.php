@@ -9,7 +9,9 @@ use App\Models\Source;
 use App\Work\Progress;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
+use Yarrowfog\Core\Cut\ListedStep;
 use Yarrowfog\Core\Cut\Replay;
+use Yarrowfog\Core\Cut\Steps\TakeThing;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
@@ -23,6 +25,8 @@ final readonly class Cutter
     public const SIZES = ['whole' => 1.0, 'most' => 0.7, 'half' => 0.5];
 
     public const WHOLE = 'whole';
+
+    private const THING = 'thing';
 
     /** Ink below which a tip would print nothing at all. */
     private const NO_INK = 0.00001;
@@ -45,13 +49,44 @@ final readonly class Cutter
         $isWhole = $size === self::WHOLE;
         $replay = $isWhole ? $this->halfway->find($source, 'end', $list, $count) : null;
         if ($replay === null) {
-            $replay = $this->upTo($source, $list, min($at ?? 0, $count), $factor, $size)->through($list, $count, $factor);
+            $replay = $this->upTo($source, $list, min($at ?? 0, $count), $factor, $size);
+            $replay = $isWhole ? $this->pastThing($replay, $source, $list, $factor) : $replay;
+            $replay = $replay->through($list, $count, $factor);
             if ($isWhole) {
                 $this->halfway->keep($source, 'end', $list, $count, $replay);
             }
         }
 
         return [$replay, $factor];
+    }
+
+    /** The preview as it was when a thing had been taken out of it, if that is at hand still: no other step takes as long. */
+    public function thing(Source $source, CutList $list): ?Replay
+    {
+        $behind = self::behindThing($list);
+
+        return $behind === null ? null : $this->halfway->find($source, self::THING, $list, $behind);
+    }
+
+    /** Goes on to where the thing has been taken out, and keeps what is there, if that comes next. */
+    private function pastThing(Replay $replay, Source $source, CutList $list, float $factor): Replay
+    {
+        $behind = self::behindThing($list);
+        if ($behind === null || $behind < count($replay->inputs)) {
+            return $replay;
+        }
+        $past = $this->thing($source, $list) ?? $replay->through($list, $behind, $factor);
+        $this->halfway->keep($source, self::THING, $list, $behind, $past);
+
+        return $past;
+    }
+
+    /** @return int|null steps up to the last one that takes a thing out, and with it */
+    private static function behindThing(CutList $list): ?int
+    {
+        $at = array_key_last(array_filter($list->steps, fn (ListedStep $s): bool => $s->on && $s->step === TakeThing::class));
+
+        return $at === null ? null : $at + 1;
     }
 
     /**
@@ -64,14 +99,76 @@ final readonly class Cutter
      */
     public function whole(Source $source, CutList $list, Progress $progress, float $from = 0.0, float $until = 1.0): Bitmap
     {
-        $part = fn (float $p): float => $from + ($until - $from) * $p;
-        $progress->tell($part(0.0), 'Opening the picture');
+        $progress->tell($from, 'Opening the picture');
+
+        return self::end($this->open($source), $list, $progress, $from + 0.15 * ($until - $from), $until);
+    }
+
+    /**
+     * Several whole sources, cut. What frames of one source have in common is done once.
+     *
+     * @param  list<array{Source, CutList}>  $frames
+     * @param  float  $until  0–1: where the progress of this ends
+     * @return list<Bitmap>
+     *
+     * @throws InvalidInput when one of the results can be no tip
+     */
+    public function frames(array $frames, Progress $progress, float $until): array
+    {
+        $cuts = [];
+        $begun = null;
+        foreach ($frames as $i => [$source, $list]) {
+            [$from, $to] = [$until * $i / count($frames), $until * ($i + 1) / count($frames)];
+            $next = $frames[$i + 1] ?? null;
+            $shared = $next !== null && $next[0]->id === $source->id ? self::inCommon($list, $next[1]) : 0;
+            if ($begun === null && $shared === 0) {
+                $cuts[] = $this->whole($source, $list, $progress, $from, $to);
+
+                continue;
+            }
+            $progress->tell($from, 'Opening the picture');
+            [$replay, $factor] = $begun ?? $this->open($source);
+            $begun = [$replay->through($list, $shared, $factor), $factor];
+            unset($replay);
+            $cuts[] = self::end($begun, $list, $progress, $from + 0.15 * ($to - $from), $to);
+            if ($shared === 0 || count($begun[0]->inputs) > $shared) {
+                $begun = null;
+            }
+        }
+
+        return $cuts;
+    }
+
+    /** @return array{Replay, float} a whole source before the first step, and its size against the picture that was brought */
+    private function open(Source $source): array
+    {
         $picture = $this->images->picture($source, Tip::LARGEST);
-        $factor = $picture->width / $source->width;
-        $replay = Replay::begin($picture->bitmap());
-        unset($picture);
+
+        return [Replay::begin($picture->bitmap()), $picture->width / $source->width];
+    }
+
+    /** How many steps two lists begin with alike. */
+    private static function inCommon(CutList $one, CutList $other): int
+    {
+        $count = 0;
+        while (isset($one->steps[$count], $other->steps[$count]) && $one->kind === $other->kind && $one->steps[$count] == $other->steps[$count]) {
+            $count++;
+        }
+
+        return $count;
+    }
+
+    /**
+     * @param  array{Replay, float}  $begun  not held any longer than it is needed: pictures are large
+     *
+     * @throws InvalidInput when the result can be no tip
+     */
+    private static function end(array $begun, CutList $list, Progress $progress, float $from, float $until): Bitmap
+    {
+        [$replay, $factor] = $begun;
+        unset($begun);
         foreach ($list->steps as $i => $listed) {
-            $progress->tell($part(0.15 + 0.8 * $i / count($list->steps)), $listed->description()->label);
+            $progress->tell($from + 0.95 * ($until - $from) * $i / count($list->steps), $listed->description()->label);
             $replay = $replay->through($list, $i + 1, $factor);
         }
         $cut = $replay->picture;
@@ -93,7 +190,8 @@ final readonly class Cutter
         if ($replay === null) {
             $picture = $this->images->preview($source)->bitmap();
             $picture = $part < 1.0 ? (new Resampler(Filter::Area))->bitmap($picture, max(1, (int) round($picture->width * $part)), max(1, (int) round($picture->height * $part))) : $picture;
-            $replay = Replay::begin($picture)->through($list, $at, $factor);
+            $replay = $size === self::WHOLE && ($past = $this->thing($source, $list)) !== null && count($past->inputs) <= $at ? $past : Replay::begin($picture);
+            $replay = $replay->through($list, $at, $factor);
             $this->halfway->keep($source, $stop, $list, $at, $replay);
         }
 

@@ -17,8 +17,8 @@ final readonly class ReplayCheckpoints
 {
     private const DRAWER = 'halfway';
 
-    /** Replays at hand: of two sources, before a step at each size, and at the end. */
-    private const MOST = 8;
+    /** Replays at hand: of two sources, before a step at each size, behind a thing taken out, and at the end. */
+    private const MOST = 10;
 
     public function __construct(private ProcessCache $memory)
     {

@@ -113,14 +113,14 @@ final readonly class TipMaker
             throw new InvalidInput('frames', sprintf('A tip takes 2 to %d frames; these are %d.', CoreTip::MOST_FRAMES, $count));
         }
         $kind = $set->cutListOrFirst()->kind;
-        $cuts = [];
+        $lists = [];
         $dpi = null;
         foreach ($set->frames as $i => $frame) {
             $source = Source::query()->find($frame['source']) ?? throw new InvalidInput('frames', sprintf('The source of frame %d is gone. Take the frame out, or bring its source back in Gather.', $i + 1));
             $dpi ??= $source->dpi;
-            $list = $set->listOf($i);
-            $cuts[] = $this->cutter->whole($source, new CutList($kind, $list->steps), $progress, 0.9 * $i / $count, 0.9 * ($i + 1) / $count);
+            $lists[] = [$source, new CutList($kind, $set->listOf($i)->steps)];
         }
+        $cuts = $this->cutter->frames($lists, $progress, 0.9);
         $progress->tell(0.92, 'Keeping the tip');
         $frames = [];
         foreach (FrameBox::around($cuts, $kind, $set->evened) as $i => $picture) {

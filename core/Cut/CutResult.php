@@ -45,12 +45,16 @@ final readonly class CutResult
      * Of a replay to the end of its list.
      *
      * @param  Closure(): Bitmap  $source  opened again only where a check must know what a step was given
+     * @param  Replay|null  $known  one of the same list that stopped on its way, and is at hand
      */
-    public static function of(Replay $replay, CutList $list, Closure $source, float $factor = 1.0): self
+    public static function of(Replay $replay, CutList $list, Closure $source, float $factor = 1.0, ?Replay $known = null): self
     {
         // The check after goes on from where the one before it stopped, if its step comes later.
         $reached = null;
-        $upTo = function (int $at) use ($list, $source, $factor, &$reached): Replay {
+        $upTo = function (int $at) use ($list, $source, $factor, $known, &$reached): Replay {
+            if ($known !== null && count($known->inputs) === $at) {
+                return $known;
+            }
             $from = $reached !== null && count($reached->inputs) <= $at ? $reached : Replay::begin($source());
 
             return $reached = $from->through($list, $at, $factor);

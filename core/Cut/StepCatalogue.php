@@ -23,6 +23,7 @@ use Yarrowfog\Core\Cut\Steps\InvertInk;
 use Yarrowfog\Core\Cut\Steps\KeepArea;
 use Yarrowfog\Core\Cut\Steps\Levels;
 use Yarrowfog\Core\Cut\Steps\LiftBacking;
+use Yarrowfog\Core\Cut\Steps\OneThing;
 use Yarrowfog\Core\Cut\Steps\OuterGlow;
 use Yarrowfog\Core\Cut\Steps\OutlineEdge;
 use Yarrowfog\Core\Cut\Steps\RoughEdge;
@@ -49,6 +50,7 @@ final class StepCatalogue
         Flip::class,
         FlattenLight::class,
         TakeThing::class,
+        OneThing::class,
         ClearPaper::class,
         ClearColour::class,
         KeepArea::class,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Make;
 
 use Yarrowfog\Core\Make\Finds\Barnacles;
+use Yarrowfog\Core\Make\Finds\Coins;
 use Yarrowfog\Core\Make\Finds\Feather;
 use Yarrowfog\Core\Make\Finds\InkMark;
 use Yarrowfog\Core\Make\Finds\Net;
@@ -30,6 +31,7 @@ final class Finds
         'ink mark' => InkMark::class,
         'pencil rubbing' => PencilRubbing::class,
         'pressed weed' => PressedWeed::class,
+        'coins' => Coins::class,
     ];
 
     public static function named(string $name): Find

@@ -69,6 +69,28 @@ final readonly class Regions
         return new Runs($this->runs->width, $this->runs->height, $starts, $ends);
     }
 
+    /** @return array<int, Rect> the smallest box around each region, by its number */
+    public function boxes(): array
+    {
+        $width = $this->runs->width;
+        $left = $top = $right = $bottom = [];
+        foreach ($this->owners as $run => $owner) {
+            $x = $this->runs->starts[$run] % $width;
+            $y = intdiv($this->runs->starts[$run], $width);
+            $end = $this->runs->ends[$run] - $y * $width;
+            $left[$owner] = min($left[$owner] ?? $x, $x);
+            $top[$owner] ??= $y;
+            $right[$owner] = max($right[$owner] ?? $end, $end);
+            $bottom[$owner] = $y + 1;
+        }
+        $boxes = [];
+        foreach ($left as $region => $x) {
+            $boxes[$region] = Rect::between($x, $top[$region], $right[$region], $bottom[$region]);
+        }
+
+        return $boxes;
+    }
+
     /** @return array<int, int> for each run another one of its region, nearer to the first; the first is its own */
     private static function join(Runs $runs, int $slack): array
     {

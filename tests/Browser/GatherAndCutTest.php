@@ -199,6 +199,51 @@ final class GatherAndCutTest extends BrowserTestCase
         self::assertSame([], $chrome->log());
     }
 
+    public function test_coins_on_cloth_are_parted_into_frames_and_scattered_on_a_dark_sheet_without_a_rim(): void
+    {
+        $chrome = $this->take('camera', 'coins', 'cloth');
+        $this->afterPreview(fn () => $chrome->press('own colours'));
+        $chrome->press('Add a step');
+        $this->afterPreview(fn () => $chrome->click('[data-add="take-thing"]'));
+        $this->afterPreview(fn () => $chrome->pen('[x-ref=picture]', [[0.1, 0.25, 0.5], [0.5, 0.5, 0.5], [0.93, 0.85, 0.5]], 'mouse'));
+        $chrome->waitForText('[data-finding="several-things"]', '6 things lie apart in this tip');
+        // One mark with the pen, on the middle coin, which changes nothing that was right.
+        $chrome->press('this');
+        $this->afterPreview(fn () => $chrome->pen('[x-ref=picture]', [[0.5, 0.55, 0.4], [0.54, 0.57, 0.8]]));
+        $chrome->waitForText('[data-finding="several-things"]', '6 things lie apart in this tip');
+        $chrome->click('[data-finding="several-things"] button');
+        $chrome->waitForPath('/cut-sets/');
+        $this->waitForChecks();
+        self::assertSame(6, $chrome->run('return document.querySelectorAll("[aria-label=Frames] a").length'));
+        self::assertStringContainsString('One list for all frames', $chrome->text('[aria-label="Cut list"]'));
+        $this->assertAccessible();
+        $first = $chrome->run('return document.querySelector("[aria-label=\"Print and checks\"]").innerText.match(/≈ [\\d, ×]+ px/)[0]');
+        // Another frame shows another coin, and what is changed there holds for all.
+        $chrome->click('[aria-label=Frames] a:nth-of-type(3)');
+        $this->waitForChecks();
+        self::assertNotSame($first, $chrome->run('return document.querySelector("[aria-label=\"Print and checks\"]").innerText.match(/≈ [\\d, ×]+ px/)[0]'));
+        $this->afterPreview(fn () => $chrome->type('input[aria-label="Margin, typed"]', '12 px'));
+        $chrome->press('Make tip of 6');
+        $chrome->waitForPath('/tune/');
+        $chrome->wait('a swatch', fn (): bool => $this->painted('main canvas') > 0);
+        $chrome->press('Try');
+        $chrome->waitForPath('/try/');
+        $chrome->find('[data-surface][data-loaded=yes]');
+        $chrome->run('const well = document.querySelector("[aria-label=\"Colour of the paper\"]"); well.value = "#101014"; well.dispatchEvent(new Event("input"))');
+        $before = $this->sheet();
+        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5 + 0.2 * sin($i / 3), 0.7], range(0, 20)));
+        $chrome->wait('the stroke on the sheet', fn (): bool => $this->sheet()->pixels !== $before->pixels);
+        $stroke = array_map(fn (int $was, int $is): int => ($was & 255) === 0 ? $is : 0, $before->pixels, $this->sheet()->pixels);
+        // Blue against red parts silver (1), copper and brass (0.4) from cloth (0.65).
+        $ofCloth = fn (int $p): bool => ($p >> 24) > 40 && abs(($p >> 8 & 255) / ($p >> 24) - 0.65) < 0.1;
+        $whole = array_filter($stroke, fn (int $p): bool => ($p & 255) > 240);
+        $edge = array_filter($stroke, fn (int $p): bool => ($p & 255) > 15 && ($p & 255) < 240);
+        self::assertGreaterThan(2000, count($whole));
+        self::assertLessThan(0.1, count(array_filter($whole, $ofCloth)) / count($whole), 'cloth in the coins');
+        self::assertLessThan(0.15, count(array_filter($edge, $ofCloth)) / max(1, count($edge)), 'a rim of cloth');
+        self::assertSame([], $chrome->log());
+    }
+
     public function test_the_hand_works_on_the_picture(): void
     {
         $chrome = $this->take('scanner', 'ink mark');

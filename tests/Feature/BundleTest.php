@@ -10,8 +10,10 @@ use App\Bundles\BundlePacker;
 use App\Bundles\BundleReader;
 use App\Bundles\BundleTaker;
 use App\Bundles\ZipWriter;
+use App\Gathering\SourceIntake;
 use App\Models\Brush;
 use App\Models\BrushSet;
+use App\Models\FrameSet;
 use App\Models\Maker;
 use App\Models\Source;
 use App\Models\Tip;
@@ -94,6 +96,23 @@ final class BundleTest extends FeatureTestCase
         self::assertNotNull($one->tip->cut_list);
         $this->get("/tune/{$one->id}")->assertOk();
         $this->get("/cut/{$one->tip->source_id}?tip={$one->tip_id}")->assertOk();
+    }
+
+    public function test_frames_parted_from_one_picture_share_their_list_when_they_have_travelled(): void
+    {
+        $source = app(SourceIntake::class)->takeIn(CutTest::blots([[60, 60, 30], [180, 60, 20]]), 'Blots');
+        $this->postJson("/cut/{$source->id}/part", ['list' => ['steps' => [['step' => 'clear-paper']]]])->assertCreated();
+        $set = FrameSet::query()->firstOrFail();
+        $this->postJson("/cut-sets/{$set->id}/tip", ['name' => 'Two blots'])->assertCreated();
+        $path = $this->pack(BundleOrder::ofAll(false, true));
+        $this->startEmpty();
+        app(BundleTaker::class)->take($this->open($path));
+        $taken = FrameSet::query()->firstOrFail();
+        self::assertSame(1, Source::query()->count());
+        self::assertSame([null, null], array_column($taken->frames, 'own'));
+        self::assertEquals(array_column($set->frames, 'place'), array_column($taken->frames, 'place'));
+        self::assertEquals($set->listOf(1), $taken->listOf(1));
+        self::assertNotEquals($taken->listOf(0), $taken->listOf(1));
     }
 
     public function test_what_is_packed_is_as_the_schemas_say(): void

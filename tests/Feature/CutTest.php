@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Cutting\Cutter;
 use App\Cutting\TipMaker;
 use App\Gathering\SourceIntake;
 use App\Models\Brush;
@@ -70,6 +71,95 @@ final class CutTest extends FeatureTestCase
         self::assertGreaterThan(110, $brush->tip->width);
         $this->get("/tune/{$brush->id}")->assertOk();
         self::patches($this->postJson("/tune/{$brush->id}/look/swatch", ['brush' => $brush->current()->toArray(), 'roll' => 1, 'width' => 300, 'height' => 100]));
+    }
+
+    public function test_the_things_of_one_picture_are_parted_into_frames_that_share_their_list(): void
+    {
+        $source = app(SourceIntake::class)->takeIn(self::blots([[60, 60, 30], [180, 60, 20], [60, 150, 10]]), 'Blots');
+        $list = ['steps' => [self::CLEAN, ['step' => 'trim', 'numbers' => ['margin' => 4]]]];
+        $url = $this->postJson("/cut/{$source->id}/part", ['list' => $list])->assertCreated()->json('cut');
+        $set = FrameSet::query()->firstOrFail();
+        self::assertSame(['clear-paper', 'one-thing', 'trim'], array_column($set->cutListOrFirst()->toArray()['steps'], 'step'));
+        self::assertSame([$source->id, $source->id, $source->id], array_column($set->frames, 'source'));
+        preg_match('#id="cut-data"[^>]*>(.*?)</script>#s', (string) $this->get($url.'?frame=1')->assertOk()->getContent(), $page);
+        $data = json_decode($page[1] ?? '', true);
+        self::assertSame($set->frames[1]['place'] ?? null, $data['list']['steps'][1]['numbers']['place'][0], 'each frame points at its own');
+        $brush = Brush::query()->findOrFail($this->postJson("/cut-sets/{$set->id}/tip", [])->assertCreated()->json('brush'));
+        self::assertCount(3, $brush->tip->pictures());
+        self::assertEqualsWithDelta(68, $brush->tip->width, 2);
+        $ink = fn (int $frame): int => count(array_filter(PictureFile::read((string) $this->get("/tips/{$brush->tip_id}/frames/{$frame}")->getContent())->bitmap()->pixels, fn (int $p): bool => ($p & 255) > 127));
+        self::assertEqualsWithDelta([M_PI * 900, M_PI * 400, M_PI * 100], array_map($ink, [0, 1, 2]), 60);
+
+        // What is changed for all holds for all, and each keeps its thing; the page sends it as it was told.
+        $frames = array_map(fn (array $f): array => array_intersect_key($f, array_flip(['source', 'own', 'place', 'box'])), $data['set']['frames']);
+        $all = $data['set']['shared'];
+        $all['steps'][2]['numbers']['margin'] = 14;
+        $this->putJson("/cut-sets/{$set->id}", ['list' => $all, 'frames' => $frames])->assertOk();
+        self::assertEquals($set->frames, $set->refresh()->frames);
+        $this->postJson("/tips/{$brush->tip_id}/remake", ['list' => $all])->assertOk();
+        self::assertEqualsWithDelta(88, $brush->tip->refresh()->width, 2);
+        self::assertEqualsWithDelta([M_PI * 900, M_PI * 400, M_PI * 100], array_map($ink, [0, 1, 2]), 60);
+        foreach ([['place' => [0.5]], ['place' => [0.5, 2]], ['place' => 'x'], ['box' => [0, 0, 1]], ['box' => [1, 2, 3, 4]], ['where' => 1]] as $wrong) {
+            $this->putJson("/cut-sets/{$set->id}", ['list' => $all, 'frames' => [[...$frames[0], ...$wrong], $frames[1]]])->assertUnprocessable();
+        }
+    }
+
+    /** What frames have in common is done once; what is kept half way must not be taken for the result of another list. */
+    public function test_frames_of_one_source_are_cut_as_each_alone_is(): void
+    {
+        $source = app(SourceIntake::class)->takeIn(self::blots([[60, 60, 30], [180, 60, 20]]), 'Blots');
+        $other = $this->source();
+        $list = fn (array ...$steps): CutList => CutList::read(['steps' => $steps]);
+        $one = fn (float $x): array => ['step' => 'one-thing', 'numbers' => ['place' => [[$x, 0.3]]]];
+        $frames = [
+            [$source, $list(self::CLEAN, $one(0.25), ['step' => 'trim'])],
+            [$source, $list(self::CLEAN, $one(0.75), ['step' => 'trim'])],
+            [$source, $list(self::CLEAN, $one(0.75), ['step' => 'blur', 'numbers' => ['sigma' => 2]], ['step' => 'trim'])],
+            [$source, $list(['step' => 'invert-ink'], ['step' => 'trim'])],
+            [$other, $list(self::CLEAN, ['step' => 'trim'])],
+            [$source, $list(self::CLEAN, $one(0.75), ['step' => 'trim'])],
+        ];
+        $cutter = app(Cutter::class);
+        $cuts = $cutter->frames($frames, Progress::of(null), 0.9);
+        self::assertCount(6, $cuts);
+        foreach ($frames as $i => [$from, $by]) {
+            self::assertSame($cutter->whole($from, $by, Progress::of(null))->pixels, $cuts[$i]->pixels, "frame {$i}");
+        }
+        self::assertSame($cuts[1]->pixels, $cuts[5]->pixels);
+    }
+
+    public function test_previews_of_a_thing_taken_out_are_those_of_the_whole_list(): void
+    {
+        $photo = Pictures::bitmap(240, 180, fn (int $x, int $y): int => (hypot($x - 120, $y - 90) < 50 ? 0xC08030FF : 0x4A6078FF) + (($x * 7 + $y * 13) % 9 << 16));
+        $source = app(SourceIntake::class)->takeIn(PictureFile::encode(240, 180, $photo->toBytes(), 'png'), 'Disc');
+        $list = fn (float $left, float $sigma): array => ['kind' => 'own colours', 'steps' => [['step' => 'crop', 'numbers' => ['left' => 0.02]], ['step' => 'take-thing', 'numbers' => ['area' => [[$left, 0.1], [0.9, 0.9]]]], ['step' => 'blur', 'numbers' => ['sigma' => $sigma]], ['step' => 'trim']]];
+        foreach ([[0.1, 1, 2], [0.1, 3, 2], [0.45, 3, 1], [0.45, 2, 3], [0.1, 2, 0], [0.1, 1, 3]] as [$left, $sigma, $at]) {
+            $asked = ['list' => $list($left, $sigma), 'at' => $at];
+            $whole = CutList::read($asked['list'])->replay($photo);
+            self::assertSame($whole->pixels, self::patches($this->postJson("/cut/{$source->id}/look/preview", $asked))['patches'][0]['picture']->pixels, "area from {$left}, σ {$sigma}, at {$at}");
+            $this->postJson("/cut/{$source->id}/look/checks", $asked)->assertOk();
+        }
+    }
+
+    public function test_one_thing_is_not_parted_and_of_very_many_the_largest_are(): void
+    {
+        $one = $this->source();
+        self::assertStringContainsString('only one thing', (string) $this->postJson("/cut/{$one->id}/part", ['list' => ['steps' => [self::CLEAN]]])->assertUnprocessable()->json('message'));
+        self::assertSame(0, FrameSet::query()->count());
+        $many = app(SourceIntake::class)->takeIn(self::blots(array_map(fn (int $i): array => [20 + 30 * ($i % 7), 20 + 30 * intdiv($i, 7), 6 + $i % 5], range(0, 34))), 'Many');
+        $url = (string) $this->postJson("/cut/{$many->id}/part", ['list' => ['steps' => [self::CLEAN]]])->assertCreated()->json('cut');
+        self::assertStringEndsWith('of=35', $url);
+        self::assertCount(32, FrameSet::query()->firstOrFail()->frames);
+        $this->get($url)->assertOk();
+    }
+
+    /**
+     * @param  list<array{int, int, int}>  $discs  middles and radii in px
+     * @return string a PNG of black discs on white
+     */
+    public static function blots(array $discs): string
+    {
+        return PictureFile::encode(240, 200, Pictures::bitmap(240, 200, fn (int $x, int $y): int => Pictures::grey(array_any($discs, fn (array $d): bool => hypot($x + 0.5 - $d[0], $y + 0.5 - $d[1]) < $d[2]) ? 10 : 255))->toBytes(), 'png');
     }
 
     #[TestWith([1])]

@@ -91,7 +91,7 @@ final class CutController
         $body = JsonBody::read($request)->keys(['list', 'at', 'backdrop']);
         $list = CutList::read($body->object('list'));
         [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0));
-        $cut = CutResult::of($replay, $list, fn (): Bitmap => $images->preview($source)->bitmap(), $factor);
+        $cut = CutResult::of($replay, $list, fn (): Bitmap => $images->preview($source)->bitmap(), $factor, $cutter->thing($source, $list));
         $levels = new HalvedMipChain(Frame::fromPicture($cut->picture, $list->kind));
         $prints = PrintPreview::paint($levels, $list->kind, PrintPreview::BACKDROPS[$body->choice('backdrop', array_keys(PrintPreview::BACKDROPS), 'white')]);
         $strip = PrintPreview::onAll($levels, $list->kind);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Cutting\StepForms;
+use App\Gathering\SourceImages;
 use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Models\FrameSet;
@@ -15,6 +16,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\Cut\Parting;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Tip\Tip as CoreTip;
@@ -22,6 +24,9 @@ use Yarrowfog\Core\Tip\Tip as CoreTip;
 /** Several sources that are cut together, as the frames of one tip. */
 final class FrameSetController
 {
+    /** Letters of a source's name in that of a set of its things. */
+    private const NAME = 100;
+
     public function store(Request $request): JsonResponse
     {
         $ids = $this->sources(JsonBody::read($request)->keys(['sources']));
@@ -35,6 +40,20 @@ final class FrameSetController
         return response()->json(['cut' => route('sets.show', $set)], 201);
     }
 
+    /** The things of one source parted, each as a frame of its own. */
+    public function part(Request $request, Source $source, SourceImages $images): JsonResponse
+    {
+        $list = CutList::read(JsonBody::read($request)->keys(['list'])->object('list'));
+        $parting = Parting::of($list, $images->preview($source)->bitmap(), $images->previewFactor($source), CoreTip::MOST_FRAMES);
+        $set = FrameSet::query()->create([
+            'name' => mb_substr($source->name, 0, self::NAME).', parted',
+            'cut_list' => $parting->list,
+            'frames' => array_map(fn (array $thing): array => ['source' => $source->id, 'own' => null, ...$thing], $parting->things),
+        ]);
+
+        return response()->json(['cut' => route('sets.show', [$set, 'of' => $parting->found > count($parting->things) ? $parting->found : null])], 201);
+    }
+
     public function show(Request $request, FrameSet $set, InHand $inHand): View
     {
         $sources = Source::query()->findMany(array_column($set->frames, 'source'))->keyBy('id');
@@ -45,13 +64,14 @@ final class FrameSetController
 
         return view('rooms.cut', [
             'source' => $source,
-            'list' => ($frames[$position]['own'] === null ? $set->cutListOrFirst() : CutList::read($frames[$position]['own']))->toArray(),
+            'list' => $set->listOf((int) array_search($frames[$position], $set->frames, true))->toArray(),
             'steps' => StepForms::all(),
             'tip' => Tip::query()->where('frame_set_id', $set->id)->find($request->integer('tip')),
             'set' => [
+                'found' => $request->integer('of'),
                 'url' => route('sets.show', $set), 'name' => $set->name, 'evened' => $set->evened, 'position' => $position,
                 'shared' => $set->cutListOrFirst()->toArray(),
-                'frames' => array_map(fn (array $f): array => [...$f, 'name' => $sources->get($f['source'])?->name, 'thumb' => route('sources.thumb', $f['source'])], $frames),
+                'frames' => array_map(fn (array $f): array => [...$f, 'name' => $sources->get($f['source'])?->name, 'thumb' => route('sources.thumb', $f['source']), 'width' => $sources->get($f['source'])?->width, 'height' => $sources->get($f['source'])?->height], $frames),
             ],
             'lists' => NamedList::query()->orderBy('name')->get(),
         ]);
@@ -63,8 +83,13 @@ final class FrameSetController
         $body = JsonBody::read($request)->keys(['list', 'frames', 'evened', 'name']);
         $frames = [];
         foreach ($body->each('frames', 1000) as $frame) {
-            $frame->keys(['source', 'own']);
-            $frames[] = ['source' => $frame->integer('source', 1, PHP_INT_MAX), 'own' => $frame->has('own') ? CutList::read($frame->object('own'))->toArray() : null];
+            $frame->keys(['source', 'own', 'place', 'box']);
+            $frames[] = [
+                'source' => $frame->integer('source', 1, PHP_INT_MAX),
+                'own' => $frame->has('own') ? CutList::read($frame->object('own'))->toArray() : null,
+                'place' => self::parts($frame, 'place', 2),
+                'box' => self::parts($frame, 'box', 4),
+            ];
         }
         self::assertCount(count($frames));
         $set->update(['cut_list' => CutList::read($body->object('list')), 'frames' => $frames, 'evened' => $body->flag('evened', false), 'name' => $body->text('name', $set->name, 120)]);
@@ -86,6 +111,23 @@ final class FrameSetController
         }
 
         return $ids === [] ? throw new InvalidInput('sources', 'Choose the sources first.') : $ids;
+    }
+
+    /**
+     * @template N of 2|4
+     *
+     * @param  N  $count
+     * @return (N is 2 ? array{float, float} : array{float, float, float, float})|null numbers 0–1; null where there are none
+     */
+    private static function parts(JsonReader $frame, string $key, int $count): ?array
+    {
+        if (! $frame->has($key)) {
+            return null;
+        }
+        $numbers = $frame->object($key)->keys(array_map(strval(...), range(0, $count - 1)));
+        $at = fn (int $i): float => $numbers->number($i, 0, 1);
+
+        return $count === 2 ? [$at(0), $at(1)] : [$at(0), $at(1), $at(2), $at(3)];
     }
 
     private static function assertCount(int $count): void

@@ -116,7 +116,12 @@ export const cutList = {
         this.chosen = added.key;
     },
     mend(finding) {
-        const { kind, off } = finding.mending;
+        const { kind, off, parts } = finding.mending;
+        if (parts) {
+            this.part();
+
+            return;
+        }
         if (kind) {
             this.kind = kind;
             this.steps = this.steps.map((s) => (s.step === off ? { ...s, on: false } : s));

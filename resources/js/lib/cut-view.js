@@ -5,6 +5,10 @@ const MOST_ZOOM = 32;
 const EDGE = 20;
 /** Screen px for one px of the picture from which its pixels are parted by a grid. */
 const GRID_FROM = 4;
+/** Steps whose places are clicked on, and the name of those places. */
+const POINTED = { 'clear-colour': 'places', 'one-thing': 'place' };
+/** Steps that choose what stays: while they are set, all of what they were given is seen. */
+const WHOLE = ['take-thing', 'one-thing'];
 /** Screen px within which an edge is taken hold of. */
 const HOLD = 10;
 
@@ -52,10 +56,10 @@ export class CutView extends NonReactive {
     /** The part of the plane that is fitted into the window, in px of the picture: left, top, width, height. */
     get frame() {
         const tool = this.tool();
-        if (tool?.step !== 'take-thing' || !this.inputs[tool.at]) {
+        if (!WHOLE.includes(tool?.step) || !this.inputs[tool.at]) {
             return [0, 0, this.after.width, this.after.height];
         }
-        // A thing is pointed at in all of what its step was given, whatever the steps behind it crop.
+        // What stays is pointed at in all of what the step was given, whatever the steps behind it crop.
         const corners = [[0, 0], [1, 0], [1, 1], [0, 1]].map((p) => this.inputToPicture(p, tool.at));
         const [xs, ys] = [corners.map((c) => c[0]), corners.map((c) => c[1])];
 
@@ -117,7 +121,7 @@ export class CutView extends NonReactive {
         c.setTransform(ratio * scale, 0, 0, ratio * scale, ratio * x, ratio * y);
         c.imageSmoothingEnabled = scale < GRID_FROM;
         const tool = this.tool();
-        if ((tool?.step === 'crop' || tool?.step === 'take-thing') && this.before) {
+        if ((tool?.step === 'crop' || WHOLE.includes(tool?.step)) && this.before) {
             // What is cut off stays to be seen, so that it can be had again.
             c.save();
             c.globalAlpha = 0.35;
@@ -189,8 +193,8 @@ export class CutView extends NonReactive {
             }
             twoTone(c);
         };
-        if (tool.step === 'clear-colour') {
-            for (const place of tool.numbers.places) {
+        if (POINTED[tool.step]) {
+            for (const place of tool.numbers[POINTED[tool.step]]) {
                 const [x, y] = this.#screen(place, tool.at);
                 c.beginPath();
                 c.arc(x, y, 6, 0, 7);
@@ -299,7 +303,7 @@ export class CutView extends NonReactive {
             this.pending = { ...hand, pressed: event.pointerType === 'pen', samples: [sample(event, place, 0)] };
             this.draw();
         } else {
-            this.drag = { ...from, kind: tool.step === 'clear-colour' ? 'point' : 'pan', tool, place };
+            this.drag = { ...from, kind: POINTED[tool.step] ? 'point' : 'pan', tool, place };
         }
     }
 
@@ -376,6 +380,11 @@ export class CutView extends NonReactive {
 
     /** A click on the picture points at one more colour; on a place that is pointed at, it takes it away. */
     #point(drag, event) {
+        if (drag.tool.step === 'one-thing') {
+            this.change({ place: [round(drag.place)] });
+
+            return;
+        }
         const { places } = drag.tool.numbers;
         const box = this.canvas.getBoundingClientRect();
         const near = places.findIndex((p) => {
@@ -409,7 +418,7 @@ export class CutView extends NonReactive {
         const across = at.includes('left') || at.includes('right');
         const down = at.includes('top') || at.includes('bottom');
         this.canvas.style.cursor = across && down ? 'move' : across ? 'ew-resize' : down ? 'ns-resize'
-            : ['clear-colour', 'keep-area', 'hand-mask', 'take-thing'].includes(tool?.step) ? 'crosshair' : this.zoom > 1 ? 'grab' : 'default';
+            : ['clear-colour', 'keep-area', 'hand-mask', 'take-thing', 'one-thing'].includes(tool?.step) ? 'crosshair' : this.zoom > 1 ? 'grab' : 'default';
     }
 }
 

@@ -16,6 +16,12 @@ const BACKDROPS = [
 /** ms between two looks at how far a tip has come. */
 const ASK = 300;
 
+/** Where a list points, if it keeps one of several things. */
+const placeOf = (list) => list.steps.find((s) => s.step === 'one-thing')?.numbers.place[0] ?? null;
+
+/** The same list, pointing at another of the things. */
+const pointed = (list, place) => (place ? { ...list, steps: list.steps.map((s) => (s.step === 'one-thing' ? { ...s, numbers: { ...s.numbers, place: [place] } } : s)) } : list);
+
 /** A slider that sets one number of the hand, not of a step. */
 const dial = (of, key, words) => ({
     ...words,
@@ -59,6 +65,9 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
         this.saveSoon = debounce(300, () => this.save());
         this.noteSoon = debounce(250, () => this.note());
         this.fill(this.list);
+        if (this.set && this.set.found > 0) {
+            this.message = `${this.set.found} things lie apart here. A tip takes ${this.set.frames.length} frames: these are the largest.`;
+        }
         this.beginPast(this.set ? `cut:set ${this.set.url} ${this.set.position}` : `cut:${this.id}`);
         this.$watch('steps', () => this.changed());
         this.$watch('kind', () => this.changed());
@@ -131,7 +140,7 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
         return step && step.on ? { step: step.step, at, numbers: step.numbers, hand: this.hand, thing: this.thing } : null;
     },
     get hint() {
-        return { 'clear-colour': 'Click on the picture to point at a colour, as often as needed; click on a ring to take it away.', 'keep-area': 'Draw the area on the picture.', 'hand-mask': 'Paint on the picture.', crop: 'Drag the edges on the picture.', 'take-thing': { around: 'Draw around the thing, or click on it.', this: 'Draw over what is missing.', not: 'Draw over what is too much.' }[this.thing.does] }[this.steps[this.chosenAt]?.step] ?? '';
+        return { 'clear-colour': 'Click on the picture to point at a colour, as often as needed; click on a ring to take it away.', 'keep-area': 'Draw the area on the picture.', 'hand-mask': 'Paint on the picture.', crop: 'Drag the edges on the picture.', 'one-thing': 'Click on the thing that stays.', 'take-thing': { around: 'Draw around the thing, or click on it.', this: 'Draw over what is missing.', not: 'Draw over what is too much.' }[this.thing.does] }[this.steps[this.chosenAt]?.step] ?? '';
     },
     setShows(shows) {
         this.hand.shows = shows;
@@ -204,7 +213,7 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
         const frame = this.set.frames[this.set.position];
         if (frame.own) {
             frame.own = null;
-            this.fill(this.set.shared);
+            this.fill(pointed(this.set.shared, frame.place));
         } else {
             frame.own = this.written();
         }
@@ -232,6 +241,22 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
             window.location.reload();
         } catch (error) {
             this.message = error.message;
+        }
+    },
+    /** Of a frame that is one of several things only that thing is shown. */
+    frameView(f) {
+        const [left, top, right, bottom] = f.box ?? [0, 0, 1, 1];
+
+        return `${left * f.width} ${top * f.height} ${Math.max(1, (right - left) * f.width)} ${Math.max(1, (bottom - top) * f.height)}`;
+    },
+    /** Every thing of the picture becomes a frame of one tip. */
+    async part() {
+        try {
+            await this.save();
+            const { cut } = await call(`${this.url}/part`, { json: { list: this.written() } });
+            window.location.assign(cut);
+        } catch (error) {
+            this.say(error);
         }
     },
     async takeOutFrame() {
@@ -292,8 +317,10 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
                 frame.own = this.written();
             } else {
                 this.set.shared = this.written();
+                // Which thing stays is each frame's own; all else is the same for all.
+                frame.place = placeOf(this.set.shared) ?? frame.place;
             }
-            await call(this.set.url, { method: 'PUT', json: { list: { ...this.set.shared, kind: this.kind }, evened: this.set.evened, frames: this.set.frames.map(({ source, own }) => ({ source, own })) } });
+            await call(this.set.url, { method: 'PUT', json: { list: { ...this.set.shared, kind: this.kind }, evened: this.set.evened, frames: this.set.frames.map(({ source, own, place, box }) => ({ source, own, place, box })) } });
         } catch (error) {
             this.say(error);
         }

@@ -53,6 +53,7 @@
                 <button type="button" class="quiet bg-fog-200" x-on:click="undo" :disabled="!canUndo">Undo</button>
                 <button type="button" class="quiet bg-fog-200" x-on:click="redo" :disabled="!canRedo">Redo</button>
                 <button type="button" class="quiet ml-auto bg-fog-200" x-on:click="toggleLists" :aria-expanded="listsOpen">Kept lists</button>
+                <button type="button" class="quiet bg-fog-200" x-show="!set" x-on:click="part" title="Every thing that lies apart in this picture becomes a frame of one tip">Part the things</button>
             </div>
             <div x-show="listsOpen" x-cloak class="card flex flex-col gap-2 p-3 text-[13px]">
                 <template x-for="l in lists" :key="l.id">
@@ -85,7 +86,7 @@
                 <div class="card flex items-center gap-2 p-2" aria-label="Frames" role="group">
                     <div class="flex min-w-0 flex-1 gap-[6px] overflow-x-auto p-[2px]">
                         <template x-for="(f, i) in set.frames" :key="i">
-                            <a :href="frameUrl(i)" class="relative block flex-none rounded-[7px] bg-neutral-mat p-0" :class="isFrame(i) ? 'shadow-[0_0_0_2px_var(--color-yarrow)]' : ''" :aria-current="isFrame(i) ? 'true' : false" :title="f.name"><img :src="f.thumb" :alt="'Frame ' + (i + 1) + ', ' + f.name" class="size-[58px] object-contain"><span class="absolute bottom-0 left-0 rounded-tr-[5px] bg-fog-50 px-[5px] text-[11px]" x-text="f.own ? (i + 1) + ' · own list' : i + 1"></span></a>
+                            <a :href="frameUrl(i)" class="relative block flex-none rounded-[7px] bg-neutral-mat p-0" :class="isFrame(i) ? 'shadow-[0_0_0_2px_var(--color-yarrow)]' : ''" :aria-current="isFrame(i) ? 'true' : false" :title="f.name"><svg role="img" :aria-label="'Frame ' + (i + 1) + ', ' + f.name" :view-box.camel="frameView(f)" class="size-[58px]"><image :href="f.thumb" :width="f.width" :height="f.height" preserveAspectRatio="none" /></svg><span class="absolute bottom-0 left-0 rounded-tr-[5px] bg-fog-50 px-[5px] text-[11px]" x-text="f.own ? (i + 1) + ' · own list' : i + 1"></span></a>
                         </template>
                     </div>
                     <div class="flex flex-none flex-col gap-[4px] text-[12.5px]">
