@@ -31,6 +31,7 @@ final readonly class Effects
 
     /** How strong a step is shown that would not be seen in small at its usual numbers. */
     private const SHOWN = [
+        'straighten' => ['corners' => [[0.05, 0.25], [0.95, 0.02], [0.8, 0.98], [0.2, 0.75]], 'shape' => 'square'],
         'crop' => ['left' => 0.15, 'right' => 0.15, 'top' => 0.1, 'bottom' => 0.1],
         'turn' => ['angle' => 30],
         'fade-edge' => ['left' => 400],

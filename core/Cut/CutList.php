@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut;
 
+use Yarrowfog\Core\Cut\Steps\Straighten;
 use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
@@ -62,6 +63,14 @@ final readonly class CutList implements JsonValue
         }
 
         return $at;
+    }
+
+    /** Where what works on all of a photo belongs: behind what shows it from another side. */
+    public function placeBehindStraightening(): int
+    {
+        $last = array_key_last(array_filter($this->steps, fn (ListedStep $s): bool => $s->on && $s->step === Straighten::class));
+
+        return $last === null ? 0 : $last + 1;
     }
 
     /** The same list for a picture `$factor` times as large: what is measured in px follows, as far as a step allows it. */

@@ -5,29 +5,20 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut;
 
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Homography;
 use Yarrowfog\Core\Raster\Rect;
 
-/**
- * Where a picture lies on the source it was cut from: a place (x, y) of the source is at
- * (a·x + c·y + e, b·x + d·y + f) of the picture.
- */
+/** Where a picture lies on the source it was cut from. */
 final readonly class Placement
 {
-    public function __construct(
-        public float $a,
-        public float $b,
-        public float $c,
-        public float $d,
-        public float $e,
-        public float $f,
-        public int $width,
-        public int $height,
-    ) {
+    /** @param  Homography  $map  where each place of the source is on the picture, px */
+    public function __construct(public Homography $map, public int $width, public int $height)
+    {
     }
 
     public static function whole(Bitmap $source): self
     {
-        return new self(1.0, 0.0, 0.0, 1.0, 0.0, 0.0, $source->width, $source->height);
+        return new self(new Homography(1.0, 0.0, 0.0, 1.0, 0.0, 0.0), $source->width, $source->height);
     }
 
     public function crop(Rect $area): self
@@ -43,16 +34,13 @@ final readonly class Placement
     /** The picture moved on: its place (x, y) goes to (a·x + c·y + e, b·x + d·y + f). */
     public function then(float $a, float $b, float $c, float $d, float $e, float $f, int $width, int $height): self
     {
-        return new self(
-            $a * $this->a + $c * $this->b,
-            $b * $this->a + $d * $this->b,
-            $a * $this->c + $c * $this->d,
-            $b * $this->c + $d * $this->d,
-            $a * $this->e + $c * $this->f + $e,
-            $b * $this->e + $d * $this->f + $f,
-            $width,
-            $height,
-        );
+        return $this->seen(new Homography($a, $b, $c, $d, $e, $f), $width, $height);
+    }
+
+    /** The picture moved on, or seen from another side. */
+    public function seen(Homography $map, int $width, int $height): self
+    {
+        return new self($map->after($this->map), $width, $height);
     }
 
     /**
@@ -62,18 +50,14 @@ final readonly class Placement
      */
     public function placeOn(self $other, float $x, float $y): array
     {
-        $det = $this->a * $this->d - $this->b * $this->c;
-        $x -= $this->e;
-        $y -= $this->f;
-        $u = ($this->d * $x - $this->c * $y) / $det;
-        $v = ($this->a * $y - $this->b * $x) / $det;
-
-        return [$other->a * $u + $other->c * $v + $other->e, $other->b * $u + $other->d * $v + $other->f];
+        return $other->map->apply(...$this->map->inverse()->apply($x, $y));
     }
 
-    /** @return array{float, float, float, float, float, float, int, int} a to f, width, height */
+    /** @return array{float, float, float, float, float, float, int, int, float, float, float} a to f, width, height, g to i */
     public function toArray(): array
     {
-        return [$this->a, $this->b, $this->c, $this->d, $this->e, $this->f, $this->width, $this->height];
+        $m = $this->map;
+
+        return [$m->a, $m->b, $m->c, $m->d, $m->e, $m->f, $this->width, $this->height, $m->g, $m->h, $m->i];
     }
 }

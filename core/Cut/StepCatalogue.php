@@ -32,6 +32,7 @@ use Yarrowfog\Core\Cut\Steps\Shadow;
 use Yarrowfog\Core\Cut\Steps\SoftBlur;
 use Yarrowfog\Core\Cut\Steps\Specks;
 use Yarrowfog\Core\Cut\Steps\Square;
+use Yarrowfog\Core\Cut\Steps\Straighten;
 use Yarrowfog\Core\Cut\Steps\TakeThing;
 use Yarrowfog\Core\Cut\Steps\Threshold;
 use Yarrowfog\Core\Cut\Steps\Tiles;
@@ -45,6 +46,7 @@ final class StepCatalogue
 {
     /** @var list<class-string<Step>> */
     public const STEPS = [
+        Straighten::class,
         Crop::class,
         Turn::class,
         Flip::class,

@@ -6,6 +6,7 @@ namespace Tests\Browser;
 
 use App\Pictures\PictureFile;
 use Facebook\WebDriver\WebDriverKeys;
+use Tests\Core\Cut\MadePages;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /** Anything becomes a clean tip: scans, photos, several pictures, words. */
@@ -241,6 +242,44 @@ final class GatherAndCutTest extends BrowserTestCase
         self::assertGreaterThan(2000, count($whole));
         self::assertLessThan(0.1, count(array_filter($whole, $ofCloth)) / count($whole), 'cloth in the coins');
         self::assertLessThan(0.15, count(array_filter($edge, $ofCloth)) / max(1, count($edge)), 'a rim of cloth');
+        self::assertSame([], $chrome->log());
+    }
+
+    public function test_a_page_photographed_from_the_side_is_straightened_by_its_corners(): void
+    {
+        $chrome = $this->chrome();
+        $chrome->open('/gather');
+        $file = $this->app()->folder.'/page.png';
+        $photo = MadePages::photo(MadePages::corners(0.7071, 32, 18, 9, 0.85, 0.62), 'wood', 4);
+        file_put_contents($file, PictureFile::encode($photo->width, $photo->height, $photo->toBytes(), 'png'));
+        $chrome->upload('input[type=file][multiple]', $file);
+        $chrome->waitForPath('/cut/');
+        $this->waitForChecks();
+        $chrome->press('Add a step');
+        $chrome->click('[data-add="straighten"]');
+        $size = fn (): string => (string) $chrome->run('return document.querySelector("[aria-label=\"Print and checks\"]").innerText.match(/[\\d,]+ × [\\d,]+ px/g).at(-1)');
+        $chrome->wait('the corners', fn (): bool => str_contains($chrome->text('[data-step=straighten]'), 'upper left'));
+        $chrome->wait('an upright sheet', fn (): bool => preg_match('/(\d+) × (\d+) px/', $size(), $m) === 1 && abs((int) $m[1] / (int) $m[2] - 0.7071) < 0.02);
+        $this->assertAccessible();
+        // By hand, with the pen; and by the keys, a tenth of a per cent at a time.
+        $upperLeft = fn (): string => $chrome->text('[data-step=straighten] [aria-label^="Its corners"] button');
+        $found = $upperLeft();
+        [$x, $y] = array_map(fn (string $v): float => (float) $v / 100, explode(', ', explode("\n", $found)[1]));
+        // The whole photo is fitted into the mat, above the bar with the wipe.
+        $place = $chrome->run('const m = document.querySelector("[x-ref=mat]"); const [w, h] = [m.clientWidth, m.clientHeight]; const s = Math.min((w - 40) / 800, (h - 84) / 600); return [0.5 + (arguments[0] - 0.5) * 800 * s / w, ((h - 44) / 2 + (arguments[1] - 0.5) * 600 * s) / h]', $x, $y);
+        self::assertIsArray($place);
+        $this->afterPreview(fn () => $chrome->pen('[x-ref=picture]', [[$place[0], $place[1], 0.5], [$place[0] + 0.02, $place[1] + 0.02, 0.5], [$place[0] + 0.05, $place[1] + 0.05, 0.5]]));
+        self::assertNotSame($found, $upperLeft());
+        $this->afterPreview(fn () => $chrome->press('Undo'));
+        $chrome->wait('the corner where it was', fn (): bool => $upperLeft() === $found);
+        $this->afterPreview(fn () => $chrome->keys('[data-step=straighten] [aria-label^="Its corners"] button', WebDriverKeys::ARROW_RIGHT));
+        self::assertNotSame($found, $upperLeft());
+        $this->afterPreview(fn () => $chrome->press('Find them'));
+        $chrome->wait('the corner found', fn (): bool => $upperLeft() === $found);
+        $this->mendAll(['Square']);
+        $tip = $this->makeTip();
+        self::assertGreaterThan(200, $tip->height);
+        self::assertSame(0, $tip->at(0, 0) & 255, 'no paper and no wood around the mark');
         self::assertSame([], $chrome->log());
     }
 

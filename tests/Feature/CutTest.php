@@ -14,6 +14,7 @@ use App\Pictures\PictureFile;
 use App\Work\Progress;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\TestWith;
+use Tests\Core\Cut\MadePages;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Cut\CutList;
 
@@ -139,6 +140,20 @@ final class CutTest extends FeatureTestCase
             self::assertSame($whole->pixels, self::patches($this->postJson("/cut/{$source->id}/look/preview", $asked))['patches'][0]['picture']->pixels, "area from {$left}, σ {$sigma}, at {$at}");
             $this->postJson("/cut/{$source->id}/look/checks", $asked)->assertOk();
         }
+    }
+
+    public function test_corners_are_found_as_the_picture_reaches_the_step(): void
+    {
+        $photo = MadePages::photo(MadePages::corners(0.7071, 30, 15, 12, 0.9, 0.6), 'slate', 3);
+        $source = app(SourceIntake::class)->takeIn(PictureFile::encode($photo->width, $photo->height, $photo->toBytes(), 'png'), 'Sheet');
+        $find = fn (array $steps, int $at): mixed => $this->postJson("/cut/{$source->id}/corners", ['list' => ['steps' => $steps], 'at' => $at])->assertOk()->json('corners');
+        $plain = $find([], 0);
+        $flipped = $find([['step' => 'flip'], ['step' => 'straighten']], 1);
+        self::assertCount(4, $plain);
+        // The upper left of the flipped picture is the upper right of what it was.
+        self::assertEqualsWithDelta([1 - $plain[1][0], $plain[1][1]], $flipped[0], 0.01);
+        self::assertEquals($plain, $find([['step' => 'flip'], ['step' => 'straighten']], 0));
+        $this->postJson("/cut/{$this->source()->id}/corners", ['list' => ['steps' => []]])->assertUnprocessable()->assertJsonPath('message', 'Nothing with four corners stands out here. Drag the corners to where they are.');
     }
 
     public function test_one_thing_is_not_parted_and_of_very_many_the_largest_are(): void

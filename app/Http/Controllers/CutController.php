@@ -21,10 +21,13 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\Advice\PrintPreview;
 use Yarrowfog\Core\Cut\CheckList;
+use Yarrowfog\Core\Cut\Corners;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Placement;
+use Yarrowfog\Core\Cut\Replay;
+use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Tip\Frame;
@@ -83,6 +86,20 @@ final class CutController
             'isExact' => $factor === 1.0,
             'curves' => (object) StepForms::curves($list),
         ]);
+    }
+
+    /** The four corners of a page, in the picture as it reaches a step. */
+    public function corners(Request $request, Source $source, SourceImages $images): JsonResponse
+    {
+        $body = JsonBody::read($request)->keys(['list', 'at']);
+        $list = CutList::read($body->object('list'));
+        $before = array_slice($list->steps, 0, $body->integer('at', 0, CutList::MOST_STEPS, 0));
+        $corners = Corners::find(Replay::of(new CutList($list->kind, $before), $images->preview($source)->bitmap(), $images->previewFactor($source))->picture);
+        if ($corners === []) {
+            throw new InvalidInput('corners', 'Nothing with four corners stands out here. Drag the corners to where they are.');
+        }
+
+        return response()->json(['corners' => array_map(fn (array $c): array => [round($c[0], 4), round($c[1], 4)], $corners)]);
     }
 
     /** The tip as it will print, and what the checks found. */

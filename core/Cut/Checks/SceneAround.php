@@ -31,7 +31,9 @@ final class SceneAround implements Check
                 return null;
             }
         }
-        $source = $cut->before(0)?->picture;
+        // What was straightened begins with what is left of it.
+        $first = $cut->list->placeBehindStraightening();
+        $source = $cut->before($first)?->picture;
         $around = $source === null ? null : Surroundings::of($source);
         if ($source === null || $around === null || ! $around->isStuff()) {
             return null;
@@ -45,7 +47,7 @@ final class SceneAround implements Check
             self::ID,
             $isScene ? "This is no mark on paper but a scene ({$sure}): all of it would print. {$where}" : "It lies on a plain backing ({$sure}). If it is a thing and no mark, take it out whole. {$where}",
             ['sure' => $around->sure, 'uneven' => $around->uneven],
-            Mending::with('Take the thing', 0, TakeThing::class, ['area' => $box]),
+            Mending::with('Take the thing', $first, TakeThing::class, ['area' => $box]),
             isNote: ! $isScene,
         );
     }

@@ -77,7 +77,7 @@ final class TintedPaper implements Check
     /** Evens the light out over a third of the picture, before anything else is done to it. */
     public static function flattening(CutResult $cut): Mending
     {
-        return Mending::with('Flatten the light', 0, FlattenLight::class, ['radius' => min(1500.0, max(10.0, round(0.35 * $cut->fullPx(max($cut->picture->width, $cut->picture->height)))))]);
+        return Mending::with('Flatten the light', $cut->list->placeBehindStraightening(), FlattenLight::class, ['radius' => min(1500.0, max(10.0, round(0.35 * $cut->fullPx(max($cut->picture->width, $cut->picture->height)))))]);
     }
 
     /**

@@ -100,7 +100,12 @@ export const cutList = {
     add(id) {
         this.adding = false;
         // What fits the picture to its ink stays at the end.
-        this.insert({ step: id, on: true, numbers: JSON.parse(JSON.stringify(this.forms[id].numbers)) }, this.forms[id].closes ? this.steps.length : this.placeBeforeFrame());
+        const isView = id === 'straighten';
+        // What is seen from the side is put right before anything is pointed at in it.
+        this.insert({ step: id, on: true, numbers: JSON.parse(JSON.stringify(this.forms[id].numbers)) }, this.forms[id].closes ? this.steps.length : isView ? 0 : this.placeBeforeFrame());
+        if (isView) {
+            this.findCorners(this.steps[0]);
+        }
     },
     placeBeforeFrame() {
         let at = this.steps.length;

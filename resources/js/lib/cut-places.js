@@ -35,14 +35,6 @@ export const sample = (event, [x, y], t) => [Math.max(0, Math.round(t)), fine(x)
 const fine = (v) => Math.min(6, Math.max(-5, Math.round(v * 10000) / 10000));
 export const round = ([x, y]) => [Math.round(x * 10000) / 10000, Math.round(y * 10000) / 10000];
 export const clamped = ([x, y]) => [Math.min(1, Math.max(0, x)), Math.min(1, Math.max(0, y))];
-export const through = ([a, b, c, d, e, f], x, y) => [a * x + c * y + e, b * x + d * y + f];
-
-/** Of a matrix [a, b, c, d, e, f], as canvas has them. */
-export function inverse([a, b, c, d, e, f]) {
-    const det = a * d - b * c;
-
-    return [d / det, -b / det, -c / det, a / det, (c * f - d * e) / det, (b * e - a * f) / det];
-}
 
 /** How far a place lies from a piece of a line. */
 export function toLine([x, y], [x0, y0], [x1, y1]) {

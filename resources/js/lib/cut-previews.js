@@ -104,8 +104,8 @@ export const cutPreviews = {
 };
 
 /** A placement of the source at a part of its size as one of the source as the page has it. */
-function onSource([a, b, c, d, e, f, width, height], part) {
-    return [a * part, b * part, c * part, d * part, e, f, width, height];
+function onSource([a, b, c, d, e, f, width, height, g, h, i], part) {
+    return [a * part, b * part, c * part, d * part, e, f, width, height, g * part, h * part, i];
 }
 
 export function canvasOf(image) {

@@ -1,5 +1,6 @@
-import { areaOutline, clamped, cropped, inverse, round, sample, through, toLine } from './cut-places';
+import { areaOutline, clamped, cropped, round, sample, toLine } from './cut-places';
 import { NonReactive } from './non-reactive';
+import { drawPlaced, inverse, isBent, through } from './placement';
 
 const MOST_ZOOM = 32;
 const EDGE = 20;
@@ -8,7 +9,7 @@ const GRID_FROM = 4;
 /** Steps whose places are clicked on, and the name of those places. */
 const POINTED = { 'clear-colour': 'places', 'one-thing': 'place' };
 /** Steps that choose what stays: while they are set, all of what they were given is seen. */
-const WHOLE = ['take-thing', 'one-thing'];
+const WHOLE = ['straighten', 'take-thing', 'one-thing'];
 /** Screen px within which an edge is taken hold of. */
 const HOLD = 10;
 
@@ -53,11 +54,23 @@ export class CutView extends NonReactive {
     }
 
     // —— where things are ——
+    /** Whether the chosen step works on a picture that a later one, or it itself, sees from another side: that one is shown instead. */
+    get isEarlier() {
+        const tool = this.tool();
+
+        return Boolean(tool && this.inputs[tool.at] && isBent(this.inputs[tool.at], this.placement));
+    }
+
+    /** Where what is shown lies on the source. */
+    get shown() {
+        return this.isEarlier ? this.inputs[this.tool().at] : this.placement;
+    }
+
     /** The part of the plane that is fitted into the window, in px of the picture: left, top, width, height. */
     get frame() {
         const tool = this.tool();
         if (!WHOLE.includes(tool?.step) || !this.inputs[tool.at]) {
-            return [0, 0, this.after.width, this.after.height];
+            return [0, 0, this.shown[6], this.shown[7]];
         }
         // What stays is pointed at in all of what the step was given, whatever the steps behind it crop.
         const corners = [[0, 0], [1, 0], [1, 1], [0, 1]].map((p) => this.inputToPicture(p, tool.at));
@@ -87,7 +100,7 @@ export class CutView extends NonReactive {
     }
 
     pictureToInput([x, y], at) {
-        const [u, v] = through(inverse(this.placement), x, y);
+        const [u, v] = through(inverse(this.shown), x, y);
         const m = this.inputs[at];
         const [px, py] = through(m, u, v);
 
@@ -98,7 +111,7 @@ export class CutView extends NonReactive {
         const m = this.inputs[at];
         const [u, v] = through(inverse(m), fx * m[6], fy * m[7]);
 
-        return through(this.placement, u, v);
+        return through(this.shown, u, v);
     }
 
     // —— drawing ——
@@ -121,39 +134,41 @@ export class CutView extends NonReactive {
         c.setTransform(ratio * scale, 0, 0, ratio * scale, ratio * x, ratio * y);
         c.imageSmoothingEnabled = scale < GRID_FROM;
         const tool = this.tool();
-        if ((tool?.step === 'crop' || WHOLE.includes(tool?.step)) && this.before) {
+        const { isEarlier } = this;
+        const [, , , , , , wide, high] = this.shown;
+        if ((isEarlier || tool?.step === 'crop' || WHOLE.includes(tool?.step)) && this.before) {
             // What is cut off stays to be seen, so that it can be had again.
             c.save();
-            c.globalAlpha = 0.35;
+            c.globalAlpha = isEarlier ? 1 : 0.35;
             this.#drawBefore(c);
             c.restore();
         }
-        Object.assign(this.under.style, { left: `${x}px`, top: `${y}px`, width: `${this.after.width * scale}px`, height: `${this.after.height * scale}px` });
-        c.drawImage(this.after, 0, 0);
+        Object.assign(this.under.style, { left: `${x}px`, top: `${y}px`, width: `${wide * scale}px`, height: `${high * scale}px` });
+        if (!isEarlier) {
+            c.drawImage(this.after, 0, 0);
+        }
         if (this.wipe > 0 && this.before) {
-            const at = (this.after.width * this.wipe) / 1000;
+            const at = (wide * this.wipe) / 1000;
             c.save();
             c.beginPath();
-            c.rect(0, 0, at, this.after.height);
+            c.rect(0, 0, at, high);
             c.clip();
             this.#drawBefore(c);
             c.restore();
             c.fillStyle = '#d9a720';
-            c.fillRect(at - 1 / scale, 0, 2 / scale, this.after.height);
+            c.fillRect(at - 1 / scale, 0, 2 / scale, high);
         }
         if (scale >= GRID_FROM) {
             this.#drawGrid(c, ratio, scale);
         }
         c.setTransform(ratio, 0, 0, ratio, 0, 0);
         this.#drawTool(c, tool);
-        const stretch = Math.hypot(this.placement[0], this.placement[1]);
+        const stretch = this.#stretch(this.shown);
         this.onZoom(Math.round((100 * scale * stretch) / this.sourceScale));
     }
 
     #drawBefore(c) {
-        const [a, b, d, e, f, g] = this.placement;
-        c.transform(a, b, d, e, f, g);
-        c.drawImage(this.before, 0, 0);
+        drawPlaced(c, this.before, this.shown);
     }
 
     #drawGrid(c, ratio, scale) {
@@ -162,8 +177,8 @@ export class CutView extends NonReactive {
         c.lineWidth = 1;
         c.beginPath();
         const [left, top] = [Math.max(0, Math.floor(-this.view.x / scale)), Math.max(0, Math.floor(-this.view.y / scale))];
-        const right = Math.min(this.after.width, Math.ceil((this.mat.clientWidth - this.view.x) / scale));
-        const bottom = Math.min(this.after.height, Math.ceil((this.mat.clientHeight - this.view.y) / scale));
+        const right = Math.min(this.shown[6], Math.ceil((this.mat.clientWidth - this.view.x) / scale));
+        const bottom = Math.min(this.shown[7], Math.ceil((this.mat.clientHeight - this.view.y) / scale));
         for (let x = left; x <= right; x++) {
             c.moveTo(Math.round(this.view.x + x * scale) + 0.5, this.view.y + top * scale);
             c.lineTo(Math.round(this.view.x + x * scale) + 0.5, this.view.y + bottom * scale);
@@ -208,6 +223,15 @@ export class CutView extends NonReactive {
             const { left, top, right, bottom } = tool.numbers;
             line([[left, top], [1 - right, top], [1 - right, 1 - bottom], [left, 1 - bottom]].map((p) => this.#screen(p, tool.at)), true);
         }
+        if (tool.step === 'straighten' && tool.numbers.corners.length === 4) {
+            const corners = (this.pending ?? tool.numbers.corners).map((p) => this.#screen(p, tool.at));
+            line(corners, true);
+            corners.forEach(([x, y]) => {
+                c.beginPath();
+                c.arc(x, y, 8, 0, 7);
+                twoTone(c);
+            });
+        }
         if (tool.step === 'take-thing') {
             const area = this.drag?.kind === 'around' ? this.pending : tool.numbers.area;
             if (area?.length > 1) {
@@ -233,9 +257,15 @@ export class CutView extends NonReactive {
 
     /** Screen px for one px of the picture as it reached a step. */
     #inputScale(at) {
-        const m = this.inputs[at];
+        return (this.view.scale * this.#stretch(this.shown)) / this.#stretch(this.inputs[at]);
+    }
 
-        return (this.view.scale * Math.hypot(this.placement[0], this.placement[1])) / Math.hypot(m[0], m[1]);
+    /** px of a picture for one px of the source, in the middle of it. */
+    #stretch(m) {
+        const [u, v] = through(inverse(m), m[6] / 2, m[7] / 2);
+        const [x, y] = through(m, u + 0.5, v);
+
+        return 2 * Math.hypot(x - m[6] / 2, y - m[7] / 2);
     }
 
     // —— zoom and pan ——
@@ -293,6 +323,9 @@ export class CutView extends NonReactive {
         if (tool.step === 'crop') {
             const edges = this.#edgesNear(event, tool);
             this.drag = edges.length ? { ...from, kind: 'crop', edges, tool } : { ...from, kind: 'pan' };
+        } else if (tool.step === 'straighten') {
+            const corner = this.#cornerNear(event, tool);
+            this.drag = corner < 0 ? { ...from, kind: 'pan' } : { ...from, kind: 'corner', corner, tool };
         } else if (tool.step === 'keep-area') {
             this.drag = { ...from, kind: 'area', tool, points: [clamped(place)] };
         } else if (tool.step === 'take-thing' && tool.thing.does === 'around') {
@@ -328,6 +361,9 @@ export class CutView extends NonReactive {
         const place = this.pictureToInput(this.screenToPicture(event), drag.tool.at);
         if (drag.kind === 'crop') {
             this.change(cropped(drag.tool.numbers, drag.edges, clamped(place)));
+        } else if (drag.kind === 'corner') {
+            this.pending = drag.tool.numbers.corners.map((p, i) => (i === drag.corner ? clamped(place) : p));
+            this.draw();
         } else if (drag.kind === 'around') {
             drag.points = drag.tool.thing.freely ? [...drag.points, clamped(place)] : [drag.points[0], clamped(place)];
             this.pending = drag.points;
@@ -363,6 +399,9 @@ export class CutView extends NonReactive {
             this.#point(drag, event);
         } else if (drag?.kind === 'area' && drag.moved && this.pending) {
             this.change({ points: thinned(this.pending).map(round) });
+        } else if (drag?.kind === 'corner' && drag.moved && this.pending) {
+            this.change({ corners: this.pending.map(round) });
+            this.pending = null;
         } else if (drag?.kind === 'around' && drag.moved && this.pending?.length > 1) {
             this.change({ area: thinned(this.pending).map(round) });
             this.pending = null;
@@ -409,6 +448,19 @@ export class CutView extends NonReactive {
         return Object.keys(corners).filter((edge) => toLine([x, y], ...corners[edge].map((p) => this.#screen(p, tool.at))) < HOLD);
     }
 
+    /** Which of the four corners is near enough to be taken hold of; −1 where none is. */
+    #cornerNear(event, tool) {
+        const box = this.canvas.getBoundingClientRect();
+        const far = tool.numbers.corners.map((p) => {
+            const [x, y] = this.#screen(p, tool.at);
+
+            return Math.hypot(event.clientX - box.left - x, event.clientY - box.top - y);
+        });
+        const least = Math.min(...far);
+
+        return least < 2 * HOLD ? far.indexOf(least) : -1;
+    }
+
     #hover(event) {
         if (!this.after) {
             return;
@@ -417,7 +469,7 @@ export class CutView extends NonReactive {
         const at = tool?.step === 'crop' && this.inputs[tool.at] ? this.#edgesNear(event, tool) : [];
         const across = at.includes('left') || at.includes('right');
         const down = at.includes('top') || at.includes('bottom');
-        this.canvas.style.cursor = across && down ? 'move' : across ? 'ew-resize' : down ? 'ns-resize'
+        this.canvas.style.cursor = (across && down) || (tool?.step === 'straighten' && this.inputs[tool.at] && this.#cornerNear(event, tool) >= 0) ? 'move' : across ? 'ew-resize' : down ? 'ns-resize'
             : ['clear-colour', 'keep-area', 'hand-mask', 'take-thing', 'one-thing'].includes(tool?.step) ? 'crosshair' : this.zoom > 1 ? 'grab' : 'default';
     }
 }

@@ -16,6 +16,9 @@ const BACKDROPS = [
 /** ms between two looks at how far a tip has come. */
 const ASK = 300;
 
+const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'];
+const nudged = (v, by) => Math.round(10000 * Math.min(1, Math.max(0, v + by))) / 10000;
+
 /** Where a list points, if it keeps one of several things. */
 const placeOf = (list) => list.steps.find((s) => s.step === 'one-thing')?.numbers.place[0] ?? null;
 
@@ -140,7 +143,7 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
         return step && step.on ? { step: step.step, at, numbers: step.numbers, hand: this.hand, thing: this.thing } : null;
     },
     get hint() {
-        return { 'clear-colour': 'Click on the picture to point at a colour, as often as needed; click on a ring to take it away.', 'keep-area': 'Draw the area on the picture.', 'hand-mask': 'Paint on the picture.', crop: 'Drag the edges on the picture.', 'one-thing': 'Click on the thing that stays.', 'take-thing': { around: 'Draw around the thing, or click on it.', this: 'Draw over what is missing.', not: 'Draw over what is too much.' }[this.thing.does] }[this.steps[this.chosenAt]?.step] ?? '';
+        return { 'clear-colour': 'Click on the picture to point at a colour, as often as needed; click on a ring to take it away.', 'keep-area': 'Draw the area on the picture.', 'hand-mask': 'Paint on the picture.', crop: 'Drag the edges on the picture.', 'one-thing': 'Click on the thing that stays.', straighten: 'Drag the four corners.', 'take-thing': { around: 'Draw around the thing, or click on it.', this: 'Draw over what is missing.', not: 'Draw over what is too much.' }[this.thing.does] }[this.steps[this.chosenAt]?.step] ?? '';
     },
     setShows(shows) {
         this.hand.shows = shows;
@@ -154,6 +157,32 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
     },
     get thingSize() {
         return dial(this.thing, 'size', { label: 'Mark', unit: '%', least: 0.003, most: 0.2, standard: 0.02, step: 0.001, log: true });
+    },
+    // —— the corners of a page ——
+    /** Finds them in the picture; where none are found they stand near its own, to be dragged. */
+    async findCorners(step) {
+        try {
+            const { corners } = await call(`${this.url}/corners`, { json: { list: this.written(), at: this.steps.findIndex((s) => s.key === step.key) } });
+            this.message = '';
+            this.change(step, { corners });
+        } catch (error) {
+            if (step.numbers.corners.length !== 4) {
+                this.change(step, { corners: [[0.1, 0.1], [0.9, 0.1], [0.9, 0.9], [0.1, 0.9]] });
+            }
+            this.say(error);
+        }
+    },
+    cornersOf(step) {
+        return step.numbers.corners.length === 4 ? CORNERS.map((label, i) => ({ label, i, place: step.numbers.corners[i].map((v) => `${(100 * v).toFixed(1)} %`).join(', ') })) : [];
+    },
+    /** With the arrow keys, ten times as far with Shift. */
+    nudgeCorner(step, i, event) {
+        const [dx, dy] = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key] ?? [0, 0];
+        if (dx || dy) {
+            event.preventDefault();
+            const by = event.shiftKey ? 0.01 : 0.001;
+            this.change(step, { corners: step.numbers.corners.map(([x, y], k) => (k === i ? [nudged(x, dx * by), nudged(y, dy * by)] : [x, y])) });
+        }
     },
     undoMark(step) {
         this.change(step, { marks: step.numbers.marks.slice(0, -1) });

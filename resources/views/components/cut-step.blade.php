@@ -24,6 +24,12 @@
                     <div class="flex gap-2"><button type="button" class="quiet bg-fog-200" x-on:click="undoMark(s)" :disabled="s.numbers.marks.length === 0">Take the last mark back</button><button type="button" class="quiet bg-fog-200" x-on:click="beginThing(s)" :disabled="saysNothing(s)">Begin anew</button></div>
                 </div>
             </template>
+            <template x-if="s.step === 'straighten'">
+                <div class="flex flex-col gap-1">
+                    <div role="group" aria-label="Its corners, moved with the arrow keys" class="grid grid-cols-2 gap-[5px]"><template x-for="c in cornersOf(s)" :key="c.i"><button type="button" class="quiet bg-fog-200 text-left leading-tight" x-on:keydown="nudgeCorner(s, c.i, $event)" title="Move it with the arrow keys; with Shift farther"><span class="block" x-text="c.label"></span><span class="small block tabular-nums" x-text="c.place"></span></button></template></div>
+                    <button type="button" class="quiet self-start bg-fog-200" x-on:click="findCorners(s)">Find them</button>
+                </div>
+            </template>
             <template x-if="s.step === 'clear-colour'">
                 <div class="flex items-center gap-2"><span class="small flex-1" x-text="s.numbers.places.length === 1 ? '1 place pointed at' : s.numbers.places.length + ' places pointed at'"></span><button type="button" class="quiet bg-fog-200" x-on:click="pointAnew(s)" :disabled="s.numbers.places.length === 0">Point anew</button></div>
             </template>

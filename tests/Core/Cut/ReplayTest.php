@@ -23,8 +23,8 @@ final class ReplayTest extends TestCase
             ['step' => 'scale', 'numbers' => ['side' => 60]],
         ]]), $in);
         // Trimmed to 30 × 20 at (25, 15), squared to 30 × 30 at (25, 10), then twice as large.
-        self::assertSame([2.0, 0.0, 0.0, 2.0, -50.0, -20.0, 60, 60], $replay->placement->toArray());
-        self::assertSame([[1.0, 0.0, 0.0, 1.0, 0.0, 0.0, 100, 60], [1.0, 0.0, 0.0, 1.0, -25.0, -15.0, 30, 20], [1.0, 0.0, 0.0, 1.0, -25.0, -10.0, 30, 30]], array_map(fn ($p): array => $p->toArray(), $replay->inputs));
+        self::assertSame([2.0, 0.0, 0.0, 2.0, -50.0, -20.0, 60, 60, 0.0, 0.0, 1.0], $replay->placement->toArray());
+        self::assertSame([[1.0, 0.0, 0.0, 1.0, 0.0, 0.0, 100, 60, 0.0, 0.0, 1.0], [1.0, 0.0, 0.0, 1.0, -25.0, -15.0, 30, 20, 0.0, 0.0, 1.0], [1.0, 0.0, 0.0, 1.0, -25.0, -10.0, 30, 30, 0.0, 0.0, 1.0]], array_map(fn ($p): array => $p->toArray(), $replay->inputs));
         self::assertSame([60, 60], [$replay->picture->width, $replay->picture->height]);
     }
 
