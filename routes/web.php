@@ -63,6 +63,7 @@ Route::get('/cut/{source}', [CutController::class, 'show'])->name('cut');
 Route::get('/cut/{source}/before', [CutController::class, 'before'])->name('cut.before');
 Route::post('/cut/{source}/effects', [CutController::class, 'effects'])->name('cut.effects');
 Route::post('/cut/{source}/corners', [CutController::class, 'corners'])->name('cut.corners');
+Route::post('/cut/{source}/greys', [CutController::class, 'greys'])->name('cut.greys');
 Route::put('/cut/{source}', [CutController::class, 'save'])->name('cut.save');
 Route::post('/cut/{source}/tip', [TipController::class, 'store'])->name('tips.store');
 Route::post('/tips/{tip}/remake', [TipController::class, 'remake'])->name('tips.remake');

@@ -60,6 +60,14 @@ final readonly class Cutter
         return [$replay, $factor];
     }
 
+    /** The preview of another list that is looked at once, from what is at hand before a step of both: it is not kept itself. */
+    public function aside(Source $source, CutList $list, int $at): Replay
+    {
+        $factor = $this->images->previewFactor($source);
+
+        return $this->upTo($source, $list, min($at, count($list->steps)), $factor, self::WHOLE)->through($list, count($list->steps), $factor);
+    }
+
     /** The preview as it was when a thing had been taken out of it, if that is at hand still: no other step takes as long. */
     public function thing(Source $source, CutList $list): ?Replay
     {

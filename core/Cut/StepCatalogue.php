@@ -23,6 +23,7 @@ use Yarrowfog\Core\Cut\Steps\InvertInk;
 use Yarrowfog\Core\Cut\Steps\KeepArea;
 use Yarrowfog\Core\Cut\Steps\Levels;
 use Yarrowfog\Core\Cut\Steps\LiftBacking;
+use Yarrowfog\Core\Cut\Steps\LocalLevels;
 use Yarrowfog\Core\Cut\Steps\OneThing;
 use Yarrowfog\Core\Cut\Steps\OuterGlow;
 use Yarrowfog\Core\Cut\Steps\OutlineEdge;
@@ -63,6 +64,7 @@ final class StepCatalogue
         FadeEdge::class,
         GreyMix::class,
         Levels::class,
+        LocalLevels::class,
         ToneCurve::class,
         Threshold::class,
         InkGain::class,

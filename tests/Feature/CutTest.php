@@ -17,6 +17,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use Tests\Core\Cut\MadePages;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\Raster\Bitmap;
 
 final class CutTest extends FeatureTestCase
 {
@@ -154,6 +155,23 @@ final class CutTest extends FeatureTestCase
         self::assertEqualsWithDelta([1 - $plain[1][0], $plain[1][1]], $flipped[0], 0.01);
         self::assertEquals($plain, $find([['step' => 'flip'], ['step' => 'straighten']], 0));
         $this->postJson("/cut/{$this->source()->id}/corners", ['list' => ['steps' => []]])->assertUnprocessable()->assertJsonPath('message', 'Nothing with four corners stands out here. Drag the corners to where they are.');
+    }
+
+    public function test_a_mix_of_greys_is_made_for_a_picture_and_both_prints_are_shown(): void
+    {
+        $in = Pictures::bitmap(120, 80, fn (int $x, int $y): int => hypot($x - 60, $y - 40) < 30 ? ($x < 60 ? 0xDC2828FF : 0x1E6028FF) : 0);
+        $source = app(SourceIntake::class)->takeIn(PictureFile::encode(120, 80, $in->toBytes(), 'png'), 'Apple');
+        $numbers = $this->postJson("/cut/{$source->id}/greys", ['list' => ['steps' => [['step' => 'crop']]], 'at' => 1])->assertOk()->json('numbers');
+        $list = ['steps' => [['step' => 'grey-mix', 'numbers' => $numbers], ['step' => 'trim']]];
+        CutList::read($list);
+        $strips = fn (array $asked): array => array_map(fn (array $p): array => $p['picture']->pixels, self::patches($this->postJson("/cut/{$source->id}/look/checks", $asked))['patches']);
+        $both = $strips(['list' => $list, 'at' => 0, 'without' => 0]);
+        self::assertCount(3, $both);
+        self::assertNotSame($both[1], $both[2]);
+        self::assertSame($strips(['list' => ['steps' => [['step' => 'trim']]], 'at' => 0])[1], $both[2], 'as if the step were not there');
+        self::assertCount(2, $strips(['list' => $list, 'at' => 0]));
+        $one = app(SourceIntake::class)->takeIn(PictureFile::encode(20, 20, Bitmap::ofColour(20, 20, 0xAA5500FF)->toBytes(), 'png'), 'Plain');
+        $this->postJson("/cut/{$one->id}/greys", ['list' => ['steps' => []]])->assertUnprocessable()->assertJsonPath('message', 'There is only one colour here: no mix parts it.');
     }
 
     public function test_one_thing_is_not_parted_and_of_very_many_the_largest_are(): void

@@ -25,8 +25,10 @@ use Yarrowfog\Core\Cut\Corners;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
+use Yarrowfog\Core\Cut\GreyParting;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\Replay;
+use Yarrowfog\Core\Cut\Steps\GreyMix;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -91,10 +93,7 @@ final class CutController
     /** The four corners of a page, in the picture as it reaches a step. */
     public function corners(Request $request, Source $source, SourceImages $images): JsonResponse
     {
-        $body = JsonBody::read($request)->keys(['list', 'at']);
-        $list = CutList::read($body->object('list'));
-        $before = array_slice($list->steps, 0, $body->integer('at', 0, CutList::MOST_STEPS, 0));
-        $corners = Corners::find(Replay::of(new CutList($list->kind, $before), $images->preview($source)->bitmap(), $images->previewFactor($source))->picture);
+        $corners = Corners::find($this->reaching($request, $source, $images));
         if ($corners === []) {
             throw new InvalidInput('corners', 'Nothing with four corners stands out here. Drag the corners to where they are.');
         }
@@ -102,10 +101,31 @@ final class CutController
         return response()->json(['corners' => array_map(fn (array $c): array => [round($c[0], 4), round($c[1], 4)], $corners)]);
     }
 
+    /** A grey mix that keeps the colours apart, of the picture as it reaches a step. */
+    public function greys(Request $request, Source $source, SourceImages $images): JsonResponse
+    {
+        $parting = GreyParting::of($this->reaching($request, $source, $images));
+        if ($parting === null) {
+            throw new InvalidInput('greys', 'There is only one colour here: no mix parts it.');
+        }
+
+        return response()->json(['numbers' => ['by' => GreyMix::SIX, ...$parting->weights], 'before' => $parting->before, 'after' => $parting->after]);
+    }
+
+    /** The picture in small as it reaches a step. */
+    private function reaching(Request $request, Source $source, SourceImages $images): Bitmap
+    {
+        $body = JsonBody::read($request)->keys(['list', 'at']);
+        $list = CutList::read($body->object('list'));
+        $before = array_slice($list->steps, 0, $body->integer('at', 0, CutList::MOST_STEPS, 0));
+
+        return Replay::of(new CutList($list->kind, $before), $images->preview($source)->bitmap(), $images->previewFactor($source))->picture;
+    }
+
     /** The tip as it will print, and what the checks found. */
     public function checks(Request $request, Source $source, Cutter $cutter, SourceImages $images): Response
     {
-        $body = JsonBody::read($request)->keys(['list', 'at', 'backdrop']);
+        $body = JsonBody::read($request)->keys(['list', 'at', 'backdrop', 'without']);
         $list = CutList::read($body->object('list'));
         [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0));
         $cut = CutResult::of($replay, $list, fn (): Bitmap => $images->preview($source)->bitmap(), $factor, $cutter->thing($source, $list));
@@ -115,8 +135,20 @@ final class CutController
         $patches = new PixelPatches;
         $patches->add($prints->bounds(), $prints);
         $patches->add($strip->bounds(), $strip);
+        if ($body->has('without')) {
+            $without = $this->without($source, $list, $body->integer('without', 0, CutList::MOST_STEPS), $cutter);
+            $patches->add($without->bounds(), $without);
+        }
 
         return $patches->answer(['findings' => array_map(fn (Finding $f): array => $f->toArray(), CheckList::look($cut))]);
+    }
+
+    /** How it would print if a step were not there: on every backdrop, in small. */
+    private function without(Source $source, CutList $list, int $at, Cutter $cutter): Bitmap
+    {
+        $others = new CutList($list->kind, array_values(array_diff_key($list->steps, [$at => null])));
+
+        return PrintPreview::onAll(new HalvedMipChain(Frame::fromPicture($cutter->aside($source, $others, $at)->picture, $list->kind)), $list->kind);
     }
 
     /** What each step would do to the picture now, in small. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
+use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\ToneStep;
@@ -15,9 +16,12 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Colours become greys, each family as dark as it is wanted. */
 final readonly class GreyMix implements ToneStep
 {
-    private const SIX = 'six hues';
+    public const SIX = 'six hues';
 
     private const THREE = 'red, green, blue';
+
+    /** The six families by their keys, and what makes BT.709 luma of every colour: the weight of a mixture is the sum of its parts. */
+    public const HUES = ['reds' => 0.21, 'yellows' => 0.93, 'greens' => 0.72, 'cyans' => 0.79, 'blues' => 0.07, 'magentas' => 0.28];
 
     /**
      * How bright each family becomes, 0–2; pure greys stay what they are.
@@ -28,20 +32,19 @@ final readonly class GreyMix implements ToneStep
     {
     }
 
-    /** The defaults make BT.709 luma of every colour: the weight of a mixture is the sum of its parts. */
     public static function description(): StepDescription
     {
-        $hue = fn (string $key, string $label, float $luma): Field => Field::number($key, $label, '%', -1, 2, $luma, 0.01)->onlyWith('by', self::SIX);
+        $hue = fn (string $key, string $label): Field => Field::number($key, $label, '%', -1, 2, self::HUES[$key], 0.01)->onlyWith('by', self::SIX);
         $channel = fn (string $key, string $label, float $luma): Field => Field::number($key, $label, '%', -1, 2, $luma, 0.01)->onlyWith('by', self::THREE);
 
         return new StepDescription('grey-mix', 'Grey mix', StepGroup::Tone, 'Turns colours into greys: choose how dark each family of colours becomes.', [
             Field::choice('by', 'By', [self::SIX, self::THREE]),
-            $hue('reds', 'Reds', 0.21),
-            $hue('yellows', 'Yellows', 0.93),
-            $hue('greens', 'Greens', 0.72),
-            $hue('cyans', 'Cyans', 0.79),
-            $hue('blues', 'Blues', 0.07),
-            $hue('magentas', 'Magentas', 0.28),
+            $hue('reds', 'Reds'),
+            $hue('yellows', 'Yellows'),
+            $hue('greens', 'Greens'),
+            $hue('cyans', 'Cyans'),
+            $hue('blues', 'Blues'),
+            $hue('magentas', 'Magentas'),
             $channel('red', 'Red light', 0.21),
             $channel('green', 'Green light', 0.72),
             $channel('blue', 'Blue light', 0.07),
@@ -58,6 +61,27 @@ final readonly class GreyMix implements ToneStep
         [$r, $g, $b] = [$n('red'), $n('green'), $n('blue')];
 
         return new self([$r, $r + $g, $g, $g + $b, $b, $r + $b]);
+    }
+
+    /**
+     * What the grey of a colour is made of: grey = the first number + each part · the weight of its hue.
+     *
+     * @return array{float, array<int, float>} 0–1; six parts
+     */
+    public static function parts(Srgb $colour): array
+    {
+        $channels = ['r' => $colour->red, 'g' => $colour->green, 'b' => $colour->blue];
+        arsort($channels);
+        [$most, $middle, $least] = array_values($channels);
+        [$pure, $second] = array_keys($channels);
+        $hue = ['r' => 0, 'g' => 2, 'b' => 4];
+        // A mixture of red and blue lies beyond the last hue.
+        $mixed = abs($hue[$pure] - $hue[$second]) === 4 ? 5 : intdiv($hue[$pure] + $hue[$second], 2);
+        $parts = [0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
+        $parts[$mixed] = (float) ($middle - $least) / 255;
+        $parts[$hue[$pure]] = (float) ($most - $middle) / 255;
+
+        return [(float) $least / 255, $parts];
     }
 
     /** grey = least + (middle − least) · the mixture’s weight + (most − middle) · the pure colour’s weight */

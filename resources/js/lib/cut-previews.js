@@ -81,17 +81,29 @@ export const cutPreviews = {
     check() {
         this.checking.run(async () => {
             try {
-                const { words, patches } = await callForPixels(`${this.url}/look/checks`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), backdrop: this.backdrop.prints } });
+                const { words, patches } = await callForPixels(`${this.url}/look/checks`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), backdrop: this.backdrop.prints, ...(this.comparesPrints ? { without: this.chosenAt } : {}) } });
                 this.findings = words.findings;
                 this.checked = true;
                 this.$refs.prints.getContext('2d').putImageData(patches[0].image, 0, 0);
                 this.$refs.strip.getContext('2d').putImageData(patches[1].image, 0, 0);
+                if (patches[2]) {
+                    this.$refs.without.getContext('2d').putImageData(patches[2].image, 0, 0);
+                }
                 this.$refs.prints.dataset.checked = String(Number(this.$refs.prints.dataset.checked || 0) + 1);
             } catch (error) {
                 this.uncheck();
                 this.say(error);
             }
         });
+    },
+    /** A step that changes tones is judged by both prints. */
+    get comparesPrints() {
+        const step = this.steps[this.chosenAt];
+
+        return step !== undefined && step.on && this.form(step).group === 'Tone';
+    },
+    get printsWords() {
+        return this.comparesPrints ? `320, 96 and 24 px, and a line; below, without “${this.form(this.steps[this.chosenAt]).label}”` : '320, 96 and 24 px, and a line; on every backdrop';
     },
     /** What was found before is not true of a list that cannot be cut. */
     uncheck() {

@@ -74,7 +74,7 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
         this.beginPast(this.set ? `cut:set ${this.set.url} ${this.set.position}` : `cut:${this.id}`);
         this.$watch('steps', () => this.changed());
         this.$watch('kind', () => this.changed());
-        this.$watch('chosen', () => this.view.draw());
+        this.$watch('chosen', () => { this.view.draw(); this.check(); });
         this.$watch('backdrop', () => this.check());
         this.$watch('wipe', () => { this.view.wipe = this.wipe; this.view.draw(); });
         new ResizeObserver(() => this.view.draw()).observe(this.$refs.mat);
@@ -182,6 +182,16 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
             event.preventDefault();
             const by = event.shiftKey ? 0.01 : 0.001;
             this.change(step, { corners: step.numbers.corners.map(([x, y], k) => (k === i ? [nudged(x, dx * by), nudged(y, dy * by)] : [x, y])) });
+        }
+    },
+    /** A mix of greys that keeps the colours of this picture apart. */
+    async partGreys(step) {
+        try {
+            const { numbers } = await call(`${this.url}/greys`, { json: { list: this.written(), at: this.chosenAt } });
+            this.message = '';
+            this.change(step, numbers);
+        } catch (error) {
+            this.say(error);
         }
     },
     undoMark(step) {

@@ -30,6 +30,9 @@
                     <button type="button" class="quiet self-start bg-fog-200" x-on:click="findCorners(s)">Find them</button>
                 </div>
             </template>
+            <template x-if="s.step === 'grey-mix'">
+                <button type="button" class="quiet self-start bg-fog-200" x-on:click="partGreys(s)" title="A mix that keeps the colours of this picture apart">Part its greys</button>
+            </template>
             <template x-if="s.step === 'clear-colour'">
                 <div class="flex items-center gap-2"><span class="small flex-1" x-text="s.numbers.places.length === 1 ? '1 place pointed at' : s.numbers.places.length + ' places pointed at'"></span><button type="button" class="quiet bg-fog-200" x-on:click="pointAnew(s)" :disabled="s.numbers.places.length === 0">Point anew</button></div>
             </template>

@@ -42,7 +42,7 @@
                             <template x-for="f in g.steps" :key="f.id">
                                 <button type="button" class="overflow-hidden rounded-[8px] bg-fog-50 p-0 text-left shadow-[0_0_0_1px_var(--color-fog-200)] hover:shadow-[0_0_0_2px_var(--color-yarrow)]" x-on:click="add(f.id)" :data-add="f.id" :title="f.sentence">
                                     <span class="nothing-fine grid h-[66px] place-items-center overflow-hidden"><canvas :data-effect="f.id" width="1" height="1" class="max-h-[66px] max-w-full"></canvas></span>
-                                    <span class="block truncate px-[6px] py-[3px] text-[12px] font-bold" x-text="f.label"></span>
+                                    <span class="block px-[6px] py-[3px] text-[12px] leading-[1.2] font-bold" x-text="f.label"></span>
                                 </button>
                             </template>
                         </div>
@@ -101,10 +101,11 @@
             <div class="card p-[12px]">
                 <h2 class="m-0 mb-[6px] text-[15px]">As it will print</h2>
                 <div class="overflow-hidden rounded-t-[7px]" :class="backdrop.id === 'nothing' ? 'backdrop-white' : backdrop.id">
-                    <canvas x-ref="prints" width="324" height="428" class="mx-auto block h-[min(400px,38vh)] w-full object-contain" role="img" aria-label="The tip printed at 320, 96 and 24 px, and as a line"></canvas>
+                    <canvas x-ref="prints" width="324" height="428" class="mx-auto block w-full object-contain" :class="comparesPrints ? 'h-[min(300px,27vh)]' : 'h-[min(400px,38vh)]'" role="img" aria-label="The tip printed at 320, 96 and 24 px, and as a line"></canvas>
                 </div>
                 <canvas x-ref="strip" width="324" height="80" class="block w-full rounded-b-[7px]" role="img" aria-label="The tip and a line of it on white, black, grey and a tint"></canvas>
-                <p class="small m-0 mt-1">320, 96 and 24 px, and a line; on every backdrop</p>
+                <canvas x-ref="without" width="324" height="80" class="mt-[3px] block w-full rounded-[7px]" role="img" aria-label="The same without the step that is set" x-show="comparesPrints" x-cloak></canvas>
+                <p class="small m-0 mt-1" x-text="printsWords"></p>
             </div>
             <div class="card min-h-0 flex-1 overflow-y-auto px-[13px] py-[11px]">
                 <h2 class="m-0 mb-[4px] text-[15px]">Check list</h2>
