@@ -117,7 +117,7 @@ final readonly class EdgeBand
         return intdiv($r, $n) << 24 | intdiv($g, $n) << 16 | intdiv($b, $n) << 8 | 255;
     }
 
-    /** Part of a pixel that lies inside the outline, between the pixels of the small picture. */
+    /** Part of a pixel that is likely the thing, whatever samples say, between the pixels of the small picture. */
     public function outline(int $x, int $y): float
     {
         $map = $this->map;
@@ -131,6 +131,6 @@ final readonly class EdgeBand
         $right = $column + 1 < $map->width ? 1 : 0;
         $down = $row + 1 < $map->height ? $map->width : 0;
 
-        return (1 - $fv) * ((1 - $fu) * $map->inside[$i] + $fu * $map->inside[$i + $right]) + $fv * ((1 - $fu) * $map->inside[$i + $down] + $fu * $map->inside[$i + $down + $right]);
+        return (1 - $fv) * ((1 - $fu) * $map->part[$i] + $fu * $map->part[$i + $right]) + $fv * ((1 - $fu) * $map->part[$i + $down] + $fu * $map->part[$i + $down + $right]);
     }
 }

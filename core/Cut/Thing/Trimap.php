@@ -27,9 +27,9 @@ final readonly class Trimap
 
     /**
      * @param  array<int, int>  $values  NOT, MIXED or THING, row by row
-     * @param  array<int, int>  $inside  1 for each pixel of the thing
+     * @param  array<int, int|float>  $part  how much of each pixel is the thing by its outline, or, between hairs, by its colour, 0–1
      */
-    private function __construct(public int $width, public int $height, public array $values, public array $inside)
+    private function __construct(public int $width, public int $height, public array $values, public array $part)
     {
     }
 
@@ -47,6 +47,7 @@ final readonly class Trimap
             $values[] = $in === 1 ? self::THING : self::NOT;
         }
         $band = self::BAND + $wider;
+        $hairs = [];
         $colours = $graph->palette->colours;
         $all = count($values);
         foreach (Ring::around($inside, $width, $height, $band, max($band, self::HAIRS)) as $i => $steps) {
@@ -56,6 +57,7 @@ final readonly class Trimap
             if ($steps <= $band) {
                 $values[$i] = self::MIXED;
             } elseif ($rather[$colours[$i]] > self::HAIR) {
+                $hairs[] = $i;
                 foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
                     if ($j >= 0 && $j < $all && $values[$j] === self::NOT && $said[$j] === Marks::FREE) {
                         $values[$j] = self::MIXED;
@@ -63,14 +65,14 @@ final readonly class Trimap
                 }
             }
         }
-        $values = self::gaps($values, $colours, $rather, $width);
+        [$values, $part] = (new Strands($graph, $rather))->part(self::gaps($values, $colours, $rather, $width), $inside, $hairs);
         foreach ($said as $i => $what) {
             if ($what !== Marks::FREE) {
                 $values[$i] = $what === Marks::THIS ? self::THING : self::NOT;
             }
         }
 
-        return new self($width, $height, $values, $inside);
+        return new self($width, $height, $values, $part);
     }
 
     /**

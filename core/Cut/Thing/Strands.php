@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Thing;
+
+/**
+ * Hairs around a thing, or a thing that is all twigs: what an outline cannot follow is told pixel by pixel.
+ *
+ * Inside the outline lies ground, too, in pieces as small as the hairs, and the colours that were learned of the thing are mixed with it. So
+ * there all is mixed but what is surely one or the other, and where matting cannot tell, colours do, not the outline.
+ */
+final readonly class Strands
+{
+    /** px from the outline from which on there is a core, and the part of the thing it must be: otherwise it is all twigs. */
+    private const CORE = 14;
+
+    private const LEAST_CORE = 0.15;
+
+    /** Part of the core's colours that are less usual than those it is told by. */
+    private const UNUSUAL = 0.1;
+
+    /** px around hairs outside of the outline in which all may be hair. */
+    private const REACH = 40;
+
+    /** Part of the thing's area that hairs outside of it must have: a few may be the outline's mistakes. */
+    private const HAIRY = 0.005;
+
+    /** How much likelier the thing's own colours must be there than in the ground, as a natural logarithm, for colours to tell. */
+    private const TELLING = 4.0;
+
+    /** From where on down a px is surely the ground's, if three of its four neighbours are, too. */
+    private const GROUND = -1.0;
+
+    private const NEIGHBOURS = 3;
+
+    /** How steeply the part of the thing rises with how much likelier it is. */
+    private const STEEP = 0.7;
+
+    /** Where it is a half: this part of what the thing's own colours say, and at most so much. */
+    private const HALF = 1 / 1.6;
+
+    private const HALF_OF_HAIR = 3.0;
+
+    private const HALF_OF_TWIG = 5.0;
+
+    /** @param  array<int, float>  $rather  for each colour how much likelier it is the thing */
+    public function __construct(private PatchGraph $graph, private array $rather)
+    {
+    }
+
+    /**
+     * @param  array<int, int>  $values  see Trimap
+     * @param  array<int, int>  $inside  1 for each pixel inside the outline
+     * @param  list<int>  $hairs  pixels outside of it that may be hairs
+     * @return array{array<int, int>, array<int, int|float>} the values, and for each pixel how much of it is likely the thing, 0–1
+     */
+    public function part(array $values, array $inside, array $hairs): array
+    {
+        $area = array_sum($inside);
+        $core = $this->core($inside);
+        $isTwigs = array_sum($core) <= self::LEAST_CORE * $area;
+        $own = Models::quantile($this->rather, $isTwigs ? $this->colours($inside) : $core, 0.5);
+        $part = $inside;
+        if ($isTwigs) {
+            $half = min(self::HALF_OF_TWIG, self::HALF * $own);
+            foreach ($inside as $i => $in) {
+                if ($in === 1 && $this->rather($i) < $own) {
+                    [$values[$i], $part[$i]] = [Trimap::MIXED, $this->likely($i, $half)];
+                }
+            }
+        } elseif ($own >= self::TELLING && count($hairs) > self::HAIRY * $area) {
+            $half = min(self::HALF_OF_HAIR, self::HALF * $own);
+            foreach ($this->around($hairs, $values, $core) as $i) {
+                [$values[$i], $part[$i]] = [$values[$i] === Trimap::THING ? Trimap::MIXED : $values[$i], $this->likely($i, $half)];
+            }
+        } else {
+            return [$values, $inside];
+        }
+
+        return [$this->withoutGround($values, $inside), $part];
+    }
+
+    /**
+     * @param  array<int, int>  $inside
+     * @return array<int, float> px of each colour that lie far inside
+     */
+    private function core(array $inside): array
+    {
+        $edge = Ring::around($inside, $this->graph->picture->width, $this->graph->picture->height, self::CORE, 0);
+
+        return $this->colours(array_diff_key($inside, $edge));
+    }
+
+    /**
+     * @param  array<int, int>  $inside  1 for those that count
+     * @return array<int, float> px of each colour
+     */
+    private function colours(array $inside): array
+    {
+        $count = $this->graph->palette->none();
+        foreach ($inside as $i => $in) {
+            $count[$this->graph->palette->colours[$i]] += $in;
+        }
+
+        return $count;
+    }
+
+    private function rather(int $pixel): float
+    {
+        return $this->rather[$this->graph->palette->colours[$pixel]];
+    }
+
+    private function likely(int $pixel, float $half): float
+    {
+        return 1 / (1 + exp(-self::STEEP * ($this->rather($pixel) - $half)));
+    }
+
+    /**
+     * Hairs, and from them inwards and outwards all that is not surely the thing.
+     *
+     * @param  list<int>  $hairs
+     * @param  array<int, int>  $values
+     * @param  array<int, float>  $core  px of each colour of the core
+     * @return list<int>
+     */
+    private function around(array $hairs, array $values, array $core): array
+    {
+        $palette = $this->graph->palette;
+        $width = $this->graph->picture->width;
+        $likely = ColourModel::of($palette, $core)->all($palette);
+        $usual = Models::quantile($likely, $core, self::UNUSUAL);
+        $all = count($values);
+        $found = array_fill_keys($hairs, true);
+        $front = $hairs;
+        for ($steps = 0; $front !== [] && $steps < self::REACH; $steps++) {
+            $next = [];
+            foreach ($front as $i) {
+                foreach ([$i - 1, $i + 1, $i - $width, $i + $width] as $j) {
+                    if ($j >= 0 && $j < $all && ! isset($found[$j]) && ($values[$j] !== Trimap::THING || $likely[$palette->colours[$j]] < $usual || $this->rather($j) < 1.0)) {
+                        $found[$j] = true;
+                        $next[] = $j;
+                    }
+                }
+            }
+            $front = $next;
+        }
+
+        return array_keys($found);
+    }
+
+    /**
+     * Ground that is closed in by hairs or twigs: samples of it must lie where it is seen.
+     *
+     * @param  array<int, int>  $values
+     * @param  array<int, int>  $inside
+     * @return array<int, int>
+     */
+    private function withoutGround(array $values, array $inside): array
+    {
+        $width = $this->graph->picture->width;
+        foreach (array_keys($values, Trimap::MIXED, true) as $i) {
+            if ($inside[$i] === 1 && $this->rather($i) < self::GROUND) {
+                $alike = 0;
+                foreach ([$i - 1, $i + 1, $i - $width, $i + $width] as $j) {
+                    $alike += isset($inside[$j]) && $this->rather($j) < self::GROUND ? 1 : 0;
+                }
+                if ($alike >= self::NEIGHBOURS) {
+                    $values[$i] = Trimap::NOT;
+                }
+            }
+        }
+
+        return $values;
+    }
+}
