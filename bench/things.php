@@ -125,6 +125,8 @@ tell('things taken for pages', MadeScenes::COUNT - $things, '2', 'of '.MadeScene
 tell('pages taken for things', count(array_filter($pages, fn (Bitmap $page): bool => Surroundings::of($page)->kind !== Surroundings::PAPER)), '2', 'of '.count($pages));
 tell('a mark to a new cut, 0.5 megapixels, median', part($times, 0.5), '250', 'ms');
 
+unset($pages);
+
 // Twelve megapixels: the preview is of 1,000 px, the tip of all.
 $scene = MadeScenes::number(19);
 $large = (new Resampler(Filter::Lanczos))->bitmap($scene['picture'], 4000, 3000);

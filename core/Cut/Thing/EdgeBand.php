@@ -27,20 +27,7 @@ final readonly class EdgeBand
         $this->width = $in->width;
         $this->height = $in->height;
         $this->scale = max(1.0, $in->width / $map->width);
-        $column = array_map(fn (int $x): int => min($map->width - 1, intdiv((2 * $x + 1) * $map->width, 2 * $in->width)), range(0, $in->width - 1));
-        $rows = [];
-        $line = '';
-        $last = -1;
-        for ($y = 0; $y < $in->height; $y++) {
-            $row = min($map->height - 1, intdiv((2 * $y + 1) * $map->height, 2 * $in->height));
-            if ($row !== $last) {
-                $from = $row * $map->width;
-                $line = implode('', array_map(fn (int $x): string => chr($map->values[$from + $x]), $column));
-                $last = $row;
-            }
-            $rows[] = $line;
-        }
-        $this->values = implode('', $rows);
+        $this->values = self::enlarge($map, $in->width, $in->height);
         $mixed = [];
         for ($i = strpos($this->values, "\1"); $i !== false; $i = strpos($this->values, "\1", $i)) {
             for ($end = $i + strspn($this->values, "\1", $i); $i < $end; $i++) {
@@ -48,6 +35,41 @@ final readonly class EdgeBand
             }
         }
         $this->mixed = $mixed;
+    }
+
+    /** Every pixel has the value of the small one in which its middle lies; runs of one value are written at once. */
+    private static function enlarge(Trimap $map, int $width, int $height): string
+    {
+        $small = '';
+        foreach (array_chunk($map->values, max(1, $map->width)) as $row) {
+            $small .= pack('C*', ...$row);
+        }
+        // How many columns lie before each one of the small picture.
+        $before = array_fill(0, $map->width + 1, 0);
+        for ($x = 0; $x < $width; $x++) {
+            $before[min($map->width - 1, intdiv((2 * $x + 1) * $map->width, 2 * $width)) + 1]++;
+        }
+        for ($x = 1; $x <= $map->width; $x++) {
+            $before[$x] += $before[$x - 1];
+        }
+        $rows = [];
+        $line = '';
+        $last = -1;
+        for ($y = 0; $y < $height; $y++) {
+            $row = min($map->height - 1, intdiv((2 * $y + 1) * $map->height, 2 * $height));
+            if ($row !== $last) {
+                $line = '';
+                for ($x = 0; $x < $map->width; $x += $run) {
+                    $at = $row * $map->width + $x;
+                    $run = strspn($small, $small[$at], $at, $map->width - $x);
+                    $line .= str_repeat($small[$at], $before[$x + $run] - $before[$x]);
+                }
+                $last = $row;
+            }
+            $rows[] = $line;
+        }
+
+        return implode('', $rows);
     }
 
     /**

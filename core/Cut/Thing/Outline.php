@@ -40,7 +40,11 @@ final class Outline
     public static function of(PatchGraph $graph, FoundPatches $found, Marks $marks, array $said): array
     {
         $picture = $graph->picture;
-        $inside = array_map(fn (int $patch): int => $found->is[$patch], $graph->patches->patches);
+        $inside = $graph->patches->patches;
+        $is = $found->is;
+        foreach ($inside as $i => $patch) {
+            $inside[$i] = $is[$patch];
+        }
         $rather = $found->rather;
         $lean = self::lean($graph, $found->lean);
         $marked = $graph->marked($said);
@@ -132,13 +136,14 @@ final class Outline
     private static function lean(PatchGraph $graph, array $patches): array
     {
         $lean = array_fill(0, count($graph->picture->l), 0.0);
-        $of = $graph->patches;
-        foreach ($of->patches as $i => $k) {
+        [$ls, $as, $bs] = [$graph->picture->l, $graph->picture->a, $graph->picture->b];
+        [$pl, $pa, $pb] = [$graph->patches->l, $graph->patches->a, $graph->patches->b];
+        foreach ($graph->patches->patches as $i => $k) {
             $full = $patches[$k];
             if ($full !== 0.0) {
-                $l = $graph->picture->l[$i] - $of->l[$k];
-                $a = $graph->picture->a[$i] - $of->a[$k];
-                $b = $graph->picture->b[$i] - $of->b[$k];
+                $l = $ls[$i] - $pl[$k];
+                $a = $as[$i] - $pa[$k];
+                $b = $bs[$i] - $pb[$k];
                 $lean[$i] = $full / (1 + ($l * $l + $a * $a + $b * $b) / self::UNLIKE);
             }
         }

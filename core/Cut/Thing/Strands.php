@@ -58,8 +58,12 @@ final readonly class Strands
     public function part(array $values, array $inside, array $hairs): array
     {
         $area = array_sum($inside);
-        $core = $this->core($inside);
-        $isTwigs = array_sum($core) <= self::LEAST_CORE * $area;
+        $edge = Ring::around($inside, $this->graph->picture->width, $this->graph->picture->height, self::CORE, 0);
+        $isTwigs = $area - count($edge) <= self::LEAST_CORE * $area;
+        if (! $isTwigs && count($hairs) <= self::HAIRY * $area) {
+            return [$values, $inside];
+        }
+        $core = $this->colours(array_diff_key($inside, $edge));
         $own = Models::quantile($this->rather, $isTwigs ? $this->colours($inside) : $core, 0.5);
         $part = $inside;
         if ($isTwigs) {
@@ -69,7 +73,7 @@ final readonly class Strands
                     [$values[$i], $part[$i]] = [Trimap::MIXED, $this->likely($i, $half)];
                 }
             }
-        } elseif ($own >= self::TELLING && count($hairs) > self::HAIRY * $area) {
+        } elseif ($own >= self::TELLING) {
             $half = min(self::HALF_OF_HAIR, self::HALF * $own);
             foreach ($this->around($hairs, $values, $core) as $i) {
                 [$values[$i], $part[$i]] = [$values[$i] === Trimap::THING ? Trimap::MIXED : $values[$i], $this->likely($i, $half)];
@@ -79,17 +83,6 @@ final readonly class Strands
         }
 
         return [$this->withoutGround($values, $inside), $part];
-    }
-
-    /**
-     * @param  array<int, int>  $inside
-     * @return array<int, float> px of each colour that lie far inside
-     */
-    private function core(array $inside): array
-    {
-        $edge = Ring::around($inside, $this->graph->picture->width, $this->graph->picture->height, self::CORE, 0);
-
-        return $this->colours(array_diff_key($inside, $edge));
     }
 
     /**

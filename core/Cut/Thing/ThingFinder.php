@@ -104,15 +104,17 @@ final class ThingFinder
         }
         $lean = $this->lean($ground);
         $marked = $this->graph->marked($this->pixels);
+        $all = $this->colours(array_keys($this->said));
         $rather = Models::compare($this->graph->palette, $this->colours($first), $this->colours($ground), $marked, self::LITTLE[0]);
         $is = $this->part($rather, $lean);
         for ($round = 1; $round < self::ROUNDS; $round++) {
             $this_ = array_keys($is, 1, true);
-            $not = array_keys($is, 0, true);
-            if ($this_ === [] || $not === []) {
+            if ($this_ === [] || count($this_) === count($is)) {
                 break;
             }
-            $rather = Models::compare($this->graph->palette, $this->colours($this_), $this->colours($not), $marked, self::LITTLE[$round]);
+            $colours = $this->colours($this_);
+            $others = array_map(fn (float $of, float $in): float => $of - $in, $all, $colours);
+            $rather = Models::compare($this->graph->palette, $colours, $others, $marked, self::LITTLE[$round]);
             $next = $this->part($rather, $lean);
             if ($next === $is) {
                 break;
@@ -129,15 +131,17 @@ final class ThingFinder
      */
     private function colours(array $patches): array
     {
-        $in = array_fill_keys($patches, true);
-        $colours = $this->graph->palette->none();
+        $in = array_fill(0, $this->graph->patches->count, 0.0);
+        foreach ($patches as $k) {
+            $in[$k] = 1.0;
+        }
+        $count = $this->graph->palette->none();
+        $colours = $this->graph->palette->colours;
         foreach ($this->graph->patches->patches as $i => $k) {
-            if (isset($in[$k])) {
-                $colours[$this->graph->palette->colours[$i]] += 1.0;
-            }
+            $count[$colours[$i]] += $in[$k];
         }
 
-        return $colours;
+        return $count;
     }
 
     /** @return list<int> what is *not this* to begin with: what was said so, or what lies along the edges of the picture */
