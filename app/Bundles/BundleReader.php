@@ -10,6 +10,7 @@ use App\Pictures\DeepGrey;
 use App\Pictures\PictureFile;
 use App\Pictures\PictureRefused;
 use App\Pictures\PictureType;
+use App\Pictures\StrangerFile;
 use App\Pictures\SvgFile;
 use App\Store\BlobStore;
 use Yarrowfog\Core\Format\Bundle\BundledBrush;
@@ -194,7 +195,7 @@ final class BundleReader
         }
         $bytes = $this->file->get($path);
         if (! isset($this->decoded[$hash]) && ! SvgFile::is($bytes)) {
-            PictureFile::read($bytes);
+            StrangerFile::look($bytes);
         }
         $this->decoded[$hash] = [0, 0];
 

@@ -13,6 +13,7 @@ use App\Keeping\KeepRecorder;
 use App\Models\Brush;
 use App\Pictures\PictureFile;
 use App\Pictures\PictureRefused;
+use App\Pictures\StrangerFile;
 use App\Pictures\SvgFile;
 use App\Store\DerivativeCache;
 use App\Work\CalledOff;
@@ -55,7 +56,7 @@ final readonly class PictureStamps
     public function strip(string $bytes, string $beginning, int $width, int $height): string
     {
         return $this->derived->remember('stamp-'.hash('sha256', "{$beginning} {$width} {$height} {$bytes}"), function () use ($bytes, $beginning, $width, $height): string {
-            $picture = PictureFile::read(SvgFile::is($bytes) ? SvgFile::png($bytes, self::LOOKED_AT) : $bytes, self::LOOKED_AT)->bitmap();
+            $picture = (SvgFile::is($bytes) ? PictureFile::read(SvgFile::png($bytes, self::LOOKED_AT)) : StrangerFile::read($bytes, self::LOOKED_AT))->bitmap();
             $list = MendedList::of($picture);
             $cut = Replay::of($list, $picture)->picture;
             $settings = Beginnings::of($beginning, BrushSettings::standard($list->kind))->withBase('size', self::SHOWN);

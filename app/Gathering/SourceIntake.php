@@ -8,6 +8,8 @@ use App\Models\Source;
 use App\Pictures\Picture;
 use App\Pictures\PictureFile;
 use App\Pictures\PictureRefused;
+use App\Pictures\PictureType;
+use App\Pictures\StrangerFile;
 use App\Pictures\SvgFile;
 use App\Store\BlobStore;
 use Illuminate\Database\Eloquent\Builder;
@@ -29,16 +31,17 @@ final readonly class SourceIntake
      *
      * @param  string  $origin  how it came in
      * @param  array<string, mixed>|null  $recipe  what it was made by, where it can be made anew
+     * @param  bool  $isOurs  whether its bytes were written by this program
      *
      * @throws PictureRefused
      */
-    public function takeIn(string $bytes, string $name, string $origin = 'file', ?array $recipe = null): Source
+    public function takeIn(string $bytes, string $name, string $origin = 'file', ?array $recipe = null, bool $isOurs = true): Source
     {
         if (SvgFile::is($bytes)) {
             return Source::query()->create([...$this->draw($bytes, SvgFile::FIRST), 'name' => $name, 'origin' => self::LINES]);
         }
-        $type = PictureFile::check($bytes);
-        $picture = PictureFile::read($bytes);
+        $picture = $isOurs ? PictureFile::read($bytes) : StrangerFile::look($bytes);
+        $type = PictureType::of($bytes);
 
         return Source::query()->create([
             'name' => $name,
@@ -66,7 +69,7 @@ final readonly class SourceIntake
             $hash = hash('sha256', $bytes);
             $here = Source::query()->where(fn (Builder $same) => $same->where('hash', $hash)->orWhere('recipe->svg', $hash))->first();
 
-            return [$here ?? $this->takeIn($bytes, $name), $here !== null];
+            return [$here ?? $this->takeIn($bytes, $name, isOurs: false), $here !== null];
         });
     }
 

@@ -9,6 +9,7 @@ use App\Models\BrushParts;
 use App\Models\StrokeTextures;
 use App\Models\Tip;
 use App\Pictures\PictureFile;
+use App\Pictures\StrangerFile;
 use App\Store\BlobStore;
 use App\Store\DerivativeCache;
 use Yarrowfog\Core\Paint\Stroke\Swatch;
@@ -58,7 +59,7 @@ final readonly class BrushStrip
     /** A picture of the painter's own, as a strip: as it is, no larger than it is shown at twice the size. */
     public function keepPicture(string $bytes): string
     {
-        return $this->kept->put(PictureFile::png(PictureFile::read($bytes, 2 * self::WIDTH)->bitmap()));
+        return $this->kept->put(PictureFile::png(StrangerFile::read($bytes, 2 * self::WIDTH)->bitmap()));
     }
 
     /**

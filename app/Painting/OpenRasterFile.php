@@ -10,6 +10,7 @@ use App\Models\Sheet;
 use App\Models\StoredPicture;
 use App\Pictures\PictureFile;
 use App\Pictures\PictureRefused;
+use App\Pictures\StrangerFile;
 use App\Store\BlobStore;
 use App\Store\Scratch;
 use App\Work\CalledOff;
@@ -124,7 +125,7 @@ final readonly class OpenRasterFile
                 throw new InvalidInput('file', "The layer “{$layer->name}” names a picture outside of its file. Nothing was taken from it.");
             }
             $png = $this->entry($zip, $layer->source);
-            $picture = PictureFile::read($png);
+            $picture = StrangerFile::look($png);
             $pictures[$i] = new StoredPicture($this->kept->put($png), $picture->width, $picture->height, TipKind::OwnColours);
         }
 

@@ -100,13 +100,11 @@ final class PictureFile
     public static function check(string $bytes): PictureType
     {
         $type = PictureType::of($bytes);
-        if (strlen($bytes) > self::MOST_BYTES) {
-            throw new PictureRefused(sprintf('This file has %s MB. The most Yarrowfog opens is %d MB.', number_format(strlen($bytes) / 1048576), self::MOST_BYTES / 1048576));
-        }
+        self::assertSize($bytes);
         try {
             $ping = new Imagick;
             $ping->setFormat($type->value);
-            $ping->pingImageBlob($bytes);
+            $ping->pingImageBlob($type === PictureType::Gif ? GifFile::firstFrame($bytes) : $bytes);
             $width = $ping->getImageWidth();
             $height = $ping->getImageHeight();
             $ping->clear();
@@ -125,6 +123,14 @@ final class PictureFile
         }
 
         return $type;
+    }
+
+    /** @throws PictureRefused */
+    public static function assertSize(string $bytes): void
+    {
+        if (strlen($bytes) > self::MOST_BYTES) {
+            throw new PictureRefused(sprintf('This file has %s MB. The most Yarrowfog opens is %d MB.', number_format(strlen($bytes) / 1048576), self::MOST_BYTES / 1048576));
+        }
     }
 
     /** A PNG of straight RGBA. */
@@ -202,7 +208,7 @@ final class PictureFile
     {
         $all = new Imagick;
         $all->setFormat($type->value);
-        $all->readImageBlob($bytes);
+        $all->readImageBlob($type === PictureType::Gif ? GifFile::firstFrame($bytes) : $bytes);
         $all->setIteratorIndex(0);
         if ($type === PictureType::Gif) {
             // A frame of an animation may cover a part only.

@@ -71,4 +71,28 @@ final class Scratch
             @unlink($path);
         }
     }
+
+    /**
+     * Lends a folder of its own, which is gone afterwards with the files in it, whatever happens.
+     *
+     * @template T
+     *
+     * @param  callable(string): T  $do  given its path
+     * @return T
+     */
+    public static function space(callable $do): mixed
+    {
+        return self::file(function (string $path) use ($do): mixed {
+            $folder = "{$path}.".getmypid();
+            if (! @mkdir($folder, 0700)) {
+                throw new RuntimeException('There is no room for a temporary folder.');
+            }
+            try {
+                return $do($folder);
+            } finally {
+                array_map(unlink(...), glob("{$folder}/{,.}[!.]*", GLOB_BRACE) ?: []);
+                rmdir($folder);
+            }
+        });
+    }
 }

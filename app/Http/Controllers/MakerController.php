@@ -13,6 +13,7 @@ use App\Keeping\KeepRecorder;
 use App\Keeping\SetActions;
 use App\Models\Maker;
 use App\Pictures\PictureFile;
+use App\Pictures\StrangerFile;
 use App\Store\BlobStore;
 use App\Tuning\DrawnMark;
 use Illuminate\Http\JsonResponse;
@@ -49,7 +50,7 @@ final class MakerController
     /** A picture as the mark. */
     public function bring(BringIn $request, Maker $maker, BlobStore $kept): JsonResponse
     {
-        $picture = PictureFile::read($request->bytes(), self::SIDE)->bitmap();
+        $picture = StrangerFile::read($request->bytes(), self::SIDE)->bitmap();
         $maker->update(['mark' => $kept->put(PictureFile::png($picture))]);
 
         return response()->json(['maker' => $maker->card()]);
@@ -67,7 +68,7 @@ final class MakerController
     /** A picture of the signature, or one written on the spot. */
     public function bringSignature(BringIn $request, Maker $maker, BlobStore $kept): JsonResponse
     {
-        $maker->update(['signature' => $kept->put(PictureFile::png(PictureFile::read($request->bytes(), self::SIGNATURE)->bitmap()))]);
+        $maker->update(['signature' => $kept->put(PictureFile::png(StrangerFile::read($request->bytes(), self::SIGNATURE)->bitmap()))]);
 
         return response()->json(['maker' => $maker->card()]);
     }

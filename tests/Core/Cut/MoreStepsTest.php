@@ -109,8 +109,9 @@ final class MoreStepsTest extends TestCase
             $sumY += $ink * (intdiv($i, $replay->picture->width) + 0.5);
         }
         $p = $replay->placement;
-        self::assertEqualsWithDelta($p->a * 80.5 + $p->c * 30.5 + $p->e, $sumX / $sum, 0.2);
-        self::assertEqualsWithDelta($p->b * 80.5 + $p->d * 30.5 + $p->f, $sumY / $sum, 0.2);
+        $map = $p->map;
+        self::assertEqualsWithDelta($map->a * 80.5 + $map->c * 30.5 + $map->e, $sumX / $sum, 0.2);
+        self::assertEqualsWithDelta($map->b * 80.5 + $map->d * 30.5 + $map->f, $sumY / $sum, 0.2);
         // From the source, and from what each step was given, to the end and back.
         self::assertCount(5, $replay->inputs);
         $whole = Placement::whole($in);
@@ -307,7 +308,7 @@ final class MoreStepsTest extends TestCase
     {
         $replay = Replay::of(CutList::read(['steps' => [['step' => 'outline', 'numbers' => ['width' => 5]]]]), Bitmap::ofColour(20, 10, self::INK));
         self::assertSame([32, 22], [$replay->picture->width, $replay->picture->height]);
-        self::assertSame(6.0, $replay->placement->e);
+        self::assertSame(6.0, $replay->placement->map->e);
     }
 
     /** A quarter of the size, and a quarter of every length: the preview shows what the full size becomes. */
