@@ -1,6 +1,10 @@
 # How PHP is run wherever the engine works: its loops are compiled only where the JIT is asked for.
 PHP_FLAGS=(-d opcache.enable=1 -d opcache.enable_cli=1 -d opcache.jit_buffer_size=128M -d opcache.jit=tracing -d opcache.jit_max_exit_counters=65536 -d memory_limit=3G -d expose_php=0)
 
+# What the decoders may do, and with how much memory.
+MAGICK_CONFIGURE_PATH=$(cd "$(dirname "${BASH_SOURCE[0]}")/../config/imagemagick" && pwd)
+export MAGICK_CONFIGURE_PATH
+
 # For one process that runs all of the engine, as a worker does: at the default limits of the tracing JIT the loops that
 # come last are compiled poorly, and cost up to four times as much. The web server keeps the defaults, since
 # with these limits a painting pen met a stall of about a second (docs/performance.md).

@@ -26,7 +26,10 @@ final class StrangerFile
     private const MEMORY = 3 << 30;
 
     /** Bytes of each file that it lays its pixels into. */
-    private const FILES = 1 << 30;
+    private const FILES = 2 << 30;
+
+    /** Where programs are, if nobody says so. */
+    private const PATH = '/usr/local/bin:/usr/bin:/bin';
 
     private const NOT_OPENED = 3;
 
@@ -61,7 +64,7 @@ final class StrangerFile
         // What does not fit into the decoder's memory it lays into files.
         $decoding = Scratch::space(function (string $folder) use ($bytes, $longest, $seconds, $type): Process {
             $decoding = new Process(
-                ['env', '-i', 'PATH='.getenv('PATH'), 'LC_ALL=C.UTF-8', 'MAGICK_THREAD_LIMIT=1', 'OMP_NUM_THREADS=1', "TMPDIR={$folder}", "MAGICK_TEMPORARY_PATH={$folder}",
+                ['env', '-i', 'PATH='.(getenv('PATH') ?: self::PATH), 'LC_ALL=C.UTF-8', 'MAGICK_THREAD_LIMIT=1', 'OMP_NUM_THREADS=1', "TMPDIR={$folder}", 'MAGICK_CONFIGURE_PATH='.dirname(__DIR__, 2).'/config/imagemagick', "MAGICK_TEMPORARY_PATH={$folder}",
                     'prlimit', "--cpu={$seconds}", '--as='.self::MEMORY, '--core=0', '--nofile=64', '--fsize='.self::FILES,
                     'php', '-d', 'memory_limit=2G', '-d', 'opcache.enable=0', '-d', 'display_errors=stderr', dirname(__DIR__, 2).'/bin/decode.php', (string) $longest],
                 '/',

@@ -121,6 +121,19 @@ final class StrangerFileTest extends FeatureTestCase
         }
     }
 
+    /** What is opened is told by its first bytes; should that ever fail, the library has no other decoder that it may use. */
+    #[TestWith(['mvg', "push graphic-context\nviewbox 0 0 20 20\nfill red\nrectangle 0,0 9,9\npop graphic-context\n"])]
+    #[TestWith(['msl', '<?xml version="1.0"?><image size="4x4"><read filename="xc:red"/></image>'])]
+    #[TestWith(['pnm', "P3 1 1 255 1 2 3\n"])]
+    #[TestWith(['txt', "# ImageMagick pixel enumeration: 1,1,255,srgb\n0,0: (1,2,3)\n"])]
+    public function test_no_other_decoder_may_be_used(string $format, string $bytes): void
+    {
+        $image = new Imagick;
+        $image->setFormat($format);
+        $this->expectException(\ImagickException::class);
+        $image->readImageBlob($bytes);
+    }
+
     public function test_sixty_four_megapixels_of_one_bit_are_opened(): void
     {
         $chunk = fn (string $type, string $data): string => pack('N', strlen($data)).$type.$data.pack('N', crc32($type.$data));
