@@ -52,7 +52,7 @@ final class Scratch
     }
 
     /**
-     * Lends a file of its own, which is gone afterwards, whatever happens.
+     * Lends a file of its own, which is gone afterwards, whatever happens; its name begins with the process that has it.
      *
      * @template T
      *
@@ -61,7 +61,7 @@ final class Scratch
      */
     public static function file(callable $do): mixed
     {
-        $path = tempnam(sys_get_temp_dir(), 'yarrowfog-');
+        $path = tempnam(sys_get_temp_dir(), 'yarrowfog-'.getmypid().'-');
         if ($path === false) {
             throw new RuntimeException('There is no room for a temporary file.');
         }
@@ -83,7 +83,7 @@ final class Scratch
     public static function space(callable $do): mixed
     {
         return self::file(function (string $path) use ($do): mixed {
-            $folder = "{$path}.".getmypid();
+            $folder = "{$path}.d";
             if (! @mkdir($folder, 0700)) {
                 throw new RuntimeException('There is no room for a temporary folder.');
             }

@@ -38,7 +38,7 @@ final class StrangerFileTest extends FeatureTestCase
     /** @return list<string> what this process has left in the folder for temporary files */
     private static function strays(): array
     {
-        return glob(sys_get_temp_dir().'/yarrowfog-*.'.getmypid()) ?: [];
+        return glob(sys_get_temp_dir().'/yarrowfog-'.getmypid().'-*') ?: [];
     }
 
     #[TestWith(['png'])]
