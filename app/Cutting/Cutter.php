@@ -196,13 +196,20 @@ final readonly class Cutter
         $stop = "before {$size}";
         $replay = $this->halfway->find($source, $stop, $list, $at);
         if ($replay === null) {
-            $picture = $this->images->preview($source)->bitmap();
-            $picture = $part < 1.0 ? (new Resampler(Filter::Area))->bitmap($picture, max(1, (int) round($picture->width * $part)), max(1, (int) round($picture->height * $part))) : $picture;
-            $replay = $size === self::WHOLE && ($past = $this->thing($source, $list)) !== null && count($past->inputs) <= $at ? $past : Replay::begin($picture);
+            $past = $size === self::WHOLE ? $this->thing($source, $list) : null;
+            $replay = $past !== null && count($past->inputs) <= $at ? $past : Replay::begin($this->smaller($source, $part));
             $replay = $replay->through($list, $at, $factor);
             $this->halfway->keep($source, $stop, $list, $at, $replay);
         }
 
         return $replay;
+    }
+
+    /** @param  float  $part  of the preview's size */
+    private function smaller(Source $source, float $part): Bitmap
+    {
+        $picture = $this->images->preview($source)->bitmap();
+
+        return $part < 1.0 ? (new Resampler(Filter::Area))->bitmap($picture, max(1, (int) round($picture->width * $part)), max(1, (int) round($picture->height * $part))) : $picture;
     }
 }

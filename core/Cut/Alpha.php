@@ -12,6 +12,22 @@ use function is_int;
 /** Takes parts of pictures away, or keeps them. */
 final class Alpha
 {
+    /** Alpha below which a pixel is clear, and part of a picture that is, where something has been taken out of it. */
+    private const CLEAR = 26;
+
+    private const TAKEN_OUT = 0.02;
+
+    /** Whether so much of a picture is clear that what is there was taken out of something. */
+    public static function isPartlyClear(Bitmap $in): bool
+    {
+        $clear = 0;
+        foreach ($in->pixels as $p) {
+            $clear += ($p & 255) < self::CLEAR ? 1 : 0;
+        }
+
+        return $clear > self::TAKEN_OUT * count($in->pixels);
+    }
+
     /**
      * @param  array<int, int>  $keep  how much of each pixel stays, 0–65535
      */

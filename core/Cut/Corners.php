@@ -41,8 +41,7 @@ final class Corners
      */
     public static function find(Bitmap $in): array
     {
-        $factor = self::SIDE / max($in->width, $in->height, self::SIDE);
-        $small = (new Resampler(Filter::Area))->bitmap($in, max(1, (int) round($in->width * $factor)), max(1, (int) round($in->height * $factor)));
+        $small = (new Resampler(Filter::Area))->within($in, self::SIDE);
         // A page may fill the photo but for a little along its edges.
         $around = StandsOut::box($small);
         foreach ($around === [] ? [self::NEARLY_ALL] : [$around, self::NEARLY_ALL] as $box) {

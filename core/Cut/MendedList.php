@@ -22,7 +22,7 @@ final class MendedList
     {
         $list = $first ?? CutList::read(['steps' => [['step' => 'trim']]]);
         // What is clear already says what is the thing, and its colours are meant.
-        $keepsColours = self::hasClear($picture);
+        $keepsColours = Alpha::isPartlyClear($picture);
         $done = [];
         for ($round = 0; $round < self::ROUNDS; $round++) {
             $cut = CutResult::of(Replay::of($list, $picture, $factor), $list, fn (): Bitmap => $picture, $factor);
@@ -79,15 +79,5 @@ final class MendedList
         $to = $at > $same ? $at - 1 : $at;
 
         return [[...array_slice($rest, 0, $to), $had, ...array_slice($rest, $to)], $to];
-    }
-
-    private static function hasClear(Bitmap $picture): bool
-    {
-        $clear = 0;
-        foreach ($picture->pixels as $p) {
-            $clear += ($p & 255) < 26 ? 1 : 0;
-        }
-
-        return $clear > 0.02 * count($picture->pixels);
     }
 }

@@ -21,11 +21,6 @@ final readonly class Pieces
     /** Part of a piece's longer side within which crumbs around its box belong to it. */
     private const BESIDE = 0.15;
 
-    /** Alpha below which a pixel is clear, and part of a picture that is, where something has been taken out of it. */
-    private const CLEAR = 26;
-
-    private const TAKEN_OUT = 0.02;
-
     /**
      * @param  array<int, Rect>  $boxes  of the pieces that are no crumbs, by their number
      */
@@ -36,7 +31,7 @@ final readonly class Pieces
     /** Of what is there, where something has been taken out of the picture; else of what prints. */
     public static function of(Bitmap $in, TipKind $kind): self
     {
-        $regions = InkRuns::of($in, self::isTakenOut($in) ? TipKind::OwnColours : $kind, self::HOLDS)->regions(true);
+        $regions = InkRuns::of($in, Alpha::isPartlyClear($in) ? TipKind::OwnColours : $kind, self::HOLDS)->regions(true);
         $least = $regions->areas === [] ? 0 : self::CRUMB * max($regions->areas);
         $boxes = [];
         foreach ($regions->boxes() as $region => $box) {
@@ -100,16 +95,6 @@ final readonly class Pieces
         return $this->keep($own);
     }
 
-    private static function isTakenOut(Bitmap $in): bool
-    {
-        $clear = 0;
-        foreach ($in->pixels as $p) {
-            $clear += ($p & 255) < self::CLEAR ? 1 : 0;
-        }
-
-        return $clear > self::TAKEN_OUT * count($in->pixels);
-    }
-
     /**
      * The piece that a region belongs to: itself, or the one it lies beside.
      *
@@ -156,15 +141,7 @@ final readonly class Pieces
     private function placeOn(int $region): array
     {
         $width = $this->picture->width;
-        $longest = 0;
-        $middle = 0;
-        foreach ($this->regions->owners as $run => $owner) {
-            $length = $this->regions->runs->ends[$run] - $this->regions->runs->starts[$run];
-            if ($owner === $region && $length > $longest) {
-                $longest = $length;
-                $middle = $this->regions->runs->starts[$run] + intdiv($length, 2);
-            }
-        }
+        [$middle] = $this->regions->longestRun($region);
 
         return [($middle % $width + 0.5) / $width, (intdiv($middle, $width) + 0.5) / $this->picture->height];
     }

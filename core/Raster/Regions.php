@@ -69,6 +69,22 @@ final readonly class Regions
         return new Runs($this->runs->width, $this->runs->height, $starts, $ends);
     }
 
+    /** @return array{int, int} the pixel in the middle of a region's longest run, which lies on it whatever its shape, and how long that run is */
+    public function longestRun(int $region): array
+    {
+        $longest = 0;
+        $middle = 0;
+        foreach ($this->owners as $run => $owner) {
+            $length = $this->runs->ends[$run] - $this->runs->starts[$run];
+            if ($owner === $region && $length > $longest) {
+                $longest = $length;
+                $middle = $this->runs->starts[$run] + intdiv($length, 2);
+            }
+        }
+
+        return [$middle, $longest];
+    }
+
     /** @return array<int, Rect> the smallest box around each region, by its number */
     public function boxes(): array
     {

@@ -31,6 +31,14 @@ final readonly class Resampler
         return new Plane($width, $height, self::transpose($columns, $height, $width));
     }
 
+    /** No longer than so many px on either side; what is smaller keeps its size. */
+    public function within(Bitmap $in, int $side): Bitmap
+    {
+        $factor = $side / max($in->width, $in->height, $side);
+
+        return $this->bitmap($in, max(1, (int) round($in->width * $factor)), max(1, (int) round($in->height * $factor)));
+    }
+
     public function bitmap(Bitmap $in, int $width, int $height): Bitmap
     {
         if ($in->width === $width && $in->height === $height) {

@@ -87,9 +87,7 @@ final readonly class Doubts
 
     private static function small(Bitmap $in): Bitmap
     {
-        $factor = self::SIDE / max($in->width, $in->height, self::SIDE);
-
-        return (new Resampler(Filter::Area))->bitmap($in, max(1, (int) round($in->width * $factor)), max(1, (int) round($in->height * $factor)));
+        return (new Resampler(Filter::Area))->within($in, self::SIDE);
     }
 
     /**
@@ -159,15 +157,7 @@ final readonly class Doubts
     /** @return array{float, float, float} the middle of its longest run, and how long that is */
     private static function middle(Regions $regions, int $region, int $width, int $height): array
     {
-        $longest = 0;
-        $at = 0;
-        foreach ($regions->owners as $run => $owner) {
-            $length = $regions->runs->ends[$run] - $regions->runs->starts[$run];
-            if ($owner === $region && $length > $longest) {
-                $longest = $length;
-                $at = $regions->runs->starts[$run] + intdiv($length, 2);
-            }
-        }
+        [$at, $longest] = $regions->longestRun($region);
 
         return [($at % $width + 0.5) / $width, (intdiv($at, $width) + 0.5) / $height, $longest / max($width, $height)];
     }

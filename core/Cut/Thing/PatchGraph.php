@@ -69,9 +69,8 @@ final class PatchGraph
         // Planes as large as a photo of many megapixels would take a gigabyte.
         $bin = intdiv(max($in->width, $in->height), 2 * $side);
         $in = $bin > 1 ? self::binned($in, $bin) : $in;
-        $factor = $side / max($in->width, $in->height, $side);
 
-        return (new Resampler(Filter::Area))->bitmap($in, max(1, (int) round($in->width * $factor)), max(1, (int) round($in->height * $factor)));
+        return (new Resampler(Filter::Area))->within($in, $side);
     }
 
     /** Means of squares of pixels, weighted by alpha; what is left over at the right and below joins no square. */

@@ -130,7 +130,7 @@ final readonly class Strands
             $next = [];
             foreach ($front as $i) {
                 foreach ([$i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-                    if ($j >= 0 && $j < $all && ! isset($found[$j]) && ($values[$j] !== Trimap::THING || $likely[$palette->colours[$j]] < $usual || $this->rather($j) < 1.0)) {
+                    if ($j >= 0 && $j < $all && ! isset($found[$j]) && ($values[$j] !== Trimap::THING || $likely[$palette->colours[$j]] < $usual || $this->rather($j) < Trimap::GAP)) {
                         $found[$j] = true;
                         $next[] = $j;
                     }

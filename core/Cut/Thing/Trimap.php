@@ -23,7 +23,7 @@ final readonly class Trimap
     private const HAIR = 1.0;
 
     /** From where on down a px inside of the outline is rather ground between hairs. */
-    private const GAP = 1.0;
+    public const GAP = 1.0;
 
     /**
      * @param  array<int, int>  $values  NOT, MIXED or THING, row by row
