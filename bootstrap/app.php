@@ -3,8 +3,10 @@
 declare(strict_types=1);
 
 use App\Http\Gone;
+use App\Http\Middleware\GivesWay;
 use App\Http\Middleware\SameOrigin;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\StoreTrouble;
 use App\Pictures\PictureRefused;
 use App\Store\FileDamaged;
 use App\Work\CalledOff;
@@ -32,10 +34,12 @@ $app = Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         // Its package is one of those in compat/; nothing here is asked for from elsewhere.
         $middleware->remove([HandleCors::class, TrimStrings::class, ConvertEmptyStringsToNull::class]);
+        $middleware->prepend(GivesWay::class);
         $middleware->append(SecurityHeaders::class);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->dontReport([InvalidInput::class, PictureRefused::class, CalledOff::class]);
+        $exceptions->render(fn (Throwable $e, Request $request) => StoreTrouble::answer($e, $request));
         $exceptions->render(fn (FileDamaged $e) => response()->json(['message' => FileDamaged::SENTENCE], 409));
         $exceptions->render(fn (CalledOff $e) => response()->json(['message' => $e->getMessage()], 409));
         $exceptions->render(fn (NotFoundHttpException $e, Request $request) => $e->getPrevious() instanceof ModelNotFoundException && ($request->expectsJson() || ! $request->isMethod('GET'))

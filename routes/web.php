@@ -42,6 +42,7 @@ Route::redirect('/', '/gather');
 Route::get('/token', fn () => response()->json(['token' => csrf_token()]))->name('token');
 
 Route::get('/gather', [GatherController::class, 'show'])->name('gather');
+Route::get('/sources', [SourceController::class, 'index'])->name('sources.index');
 Route::post('/sources', [SourceController::class, 'store'])->name('sources.store');
 Route::patch('/sources/{source}', [SourceController::class, 'update'])->name('sources.update');
 Route::put('/sources/{source}/size', [SourceController::class, 'redraw'])->name('sources.redraw');

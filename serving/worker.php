@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 // One worker behind the web server: php serving/worker.php SOCKET [warm]. See App\Serving\Worker, and bin/serve.
 
+use App\Painting\StrokeLaying;
 use App\Serving\WarmUp;
 use App\Serving\Worker;
 use Illuminate\Contracts\Http\Kernel;
@@ -19,4 +20,8 @@ $door = Worker::listen($argv[1]);
 /** @var Application $app */
 $app = require_once __DIR__.'/../bootstrap/app.php';
 $worker = Worker::of($app);
-$worker->serve($door, ($argv[2] ?? '') === 'warm' ? [...WarmUp::pieces($app->make(Kernel::class)), ...WarmUp::strokes()] : []);
+$worker->serve(
+    $door,
+    ($argv[2] ?? '') === 'warm' ? [...WarmUp::pieces($app->make(Kernel::class)), ...WarmUp::strokes()] : [],
+    fn (bool $isBusy): bool => $app->make(StrokeLaying::class)->some($isBusy),
+);

@@ -6,7 +6,9 @@ namespace App\CommandLine;
 
 use App\Copies\LibraryCopies;
 use App\Keeping\StripMaker;
+use App\Painting\UnlaidStrokes;
 use App\Store\Cleaning;
+use App\Store\LibraryCheck;
 use Illuminate\Foundation\Application;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Input\InputInterface;
@@ -22,6 +24,9 @@ final class LibraryKeepCommand extends LibraryCommand
     /** s between two looks whether a day has gone. */
     private const HOUR = 3600;
 
+    /** s after which a stroke that is not laid is taken to be left behind by a process that is no more. */
+    private const ABANDONED = 10;
+
     protected function configure(): void
     {
         parent::configure();
@@ -35,7 +40,9 @@ final class LibraryKeepCommand extends LibraryCommand
         @proc_nice(19);
         $strips = $app->make(StripMaker::class);
         $due = 0;
+        $unlaid = $app->make(UnlaidStrokes::class);
         do {
+            $unlaid->settleOldest($isOnce ? 0 : self::ABANDONED);
             $made = $strips->makeMissing();
             if ($made > 0) {
                 $output->writeln("{$made} strips painted");
@@ -43,6 +50,7 @@ final class LibraryKeepCommand extends LibraryCommand
             if (time() >= $due) {
                 $app->make(LibraryCopies::class)->takeDaily();
                 (new Cleaning($app->storagePath()))->clean();
+                $app->make(LibraryCheck::class)->letGoOfLeftOver();
                 $due = time() + self::HOUR;
             }
             if (! $isOnce) {

@@ -18,6 +18,7 @@ use Illuminate\Support\Carbon;
  * @property list<array{table: string, id: int, before: array<string, scalar|null>, after: array<string, scalar|null>, made?: bool}> $rows
  * @property bool $is_undone
  * @property int $bytes  of the pixels that it keeps
+ * @property bool $is_bare  whether it is a stroke without the pixels that it covered: to take it back, its layer is painted anew
  * @property int $revision  of the sheet, when it was done, undone or done again last
  */
 final class Change extends Model
@@ -26,6 +27,6 @@ final class Change extends Model
 
     protected function casts(): array
     {
-        return ['rows' => 'array', 'is_undone' => 'boolean', 'bytes' => 'integer', 'revision' => 'integer'];
+        return ['rows' => 'array', 'is_undone' => 'boolean', 'is_bare' => 'boolean', 'bytes' => 'integer', 'revision' => 'integer'];
     }
 }

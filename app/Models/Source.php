@@ -6,6 +6,7 @@ namespace App\Models;
 
 use App\Models\Casts\AsValue;
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\SoftDeletes;
@@ -27,6 +28,7 @@ use Yarrowfog\Core\Cut\CutList;
  * @property array<string, mixed>|null $recipe  what it was made by, where it can be made anew
  * @property list<string>|null $tags
  * @property CarbonImmutable $created_at
+ * @property-read Collection<int, Tip> $tips
  */
 final class Source extends Model
 {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Casts\AsValue;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -28,6 +29,7 @@ use Yarrowfog\Core\Tip\TipKind;
  * @property int|null $frame_set_id
  * @property int|null $makings_count
  * @property Source|null $source
+ * @property-read Collection<int, Brush> $brushes
  * @property array<string, mixed>|null $beyond  what a bundle of a newer version said of it
  */
 final class Tip extends Model

@@ -7,29 +7,26 @@ namespace App\Painting;
 use App\Models\Change;
 use App\Models\Layer;
 use App\Models\Sheet;
+use App\Models\Stroke;
 use Closure;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 
 /**
  * One history for all that is done on a sheet: strokes, layers, pictures, paper. A change says in words what was done, and holds
  * what rows and pixels were before, so that each step back gives the very bytes.
- *
- * The oldest changes are forgotten when all together hold more than a budget; what they did stays.
  */
 final readonly class History
 {
-    /** Bytes of pixels that the changes of one sheet keep. */
-    public const BUDGET = 96 * 1024 * 1024;
-
     /** What is set by dragging: one such change follows another. */
     private const DRAGGED = [['opacity'], ['recolour']];
 
     /** s within which changes of the same thing are one step. */
     private const ONE_STEP = 3;
 
-    public function __construct(private TileStore $tiles)
+    public function __construct(private TileStore $tiles, private ChangeTiles $kept, private HistoryBudget $budget, private UnlaidStrokes $unlaid, private LayerRepainter $repainter)
     {
     }
 
@@ -45,16 +42,40 @@ final readonly class History
      */
     public function record(Sheet $sheet, string $words, Closure $do, ?string $uuid = null): mixed
     {
+        $this->unlaid->settleSheet($sheet);
+
+        return $this->note($sheet, $words, $do, $uuid);
+    }
+
+    /**
+     * The same, though strokes may not be laid yet.
+     *
+     * @template T
+     *
+     * @param  string  $words  what is done
+     * @param  Closure(ChangeRecorder): T  $do
+     * @param  string|null  $uuid  what the browser calls it
+     * @return T
+     */
+    public function note(Sheet $sheet, string $words, Closure $do, ?string $uuid = null): mixed
+    {
         return DB::connection()->transaction(function () use ($sheet, $words, $do, $uuid): mixed {
             $this->forgetUndone($sheet);
             $change = Change::query()->create(['sheet_id' => $sheet->id, 'uuid' => $uuid, 'words' => $words, 'rows' => [], 'revision' => $this->advance($sheet)]);
             $recorder = new ChangeRecorder($change);
             $result = $do($recorder);
-            $change->update(['rows' => $recorder->rows(), 'bytes' => $this->tiles->bytesOf($change), ...$recorder->words() === null ? [] : ['words' => $recorder->words()]]);
-            $this->prune($sheet);
+            $change->update(['rows' => $recorder->rows(), 'bytes' => $this->kept->bytesOf($change), ...$recorder->words() === null ? [] : ['words' => $recorder->words()]]);
+            $this->budget->keep($sheet);
 
             return $result;
         });
+    }
+
+    /** Takes into account what the pixels of a change weigh, when they came after it. */
+    public function weigh(Sheet $sheet, Change $change): void
+    {
+        $change->update(['bytes' => $this->kept->bytesOf($change)]);
+        $this->budget->keep($sheet);
     }
 
     /**
@@ -65,6 +86,7 @@ final readonly class History
      */
     public function change(Sheet $sheet, string $words, Model $row, array $values): void
     {
+        $this->unlaid->settleSheet($sheet);
         DB::connection()->transaction(function () use ($sheet, $words, $row, $values): void {
             $last = $this->changes($sheet, false)->latest('id')->first();
             $recorder = new ChangeRecorder($last ?? new Change);
@@ -129,13 +151,15 @@ final readonly class History
 
     private function step(Sheet $sheet, bool $isUndone): ?Undone
     {
+        $this->unlaid->settleSheet($sheet);
+
         return DB::connection()->transaction(function () use ($sheet, $isUndone): ?Undone {
             $changes = $this->changes($sheet, $isUndone);
             $change = $isUndone ? $changes->oldest('id')->first() : $changes->latest('id')->first();
             if ($change === null) {
                 return null;
             }
-            $tiles = $this->tiles->exchange($change);
+            $tiles = $change->is_bare ? $this->takeOff($sheet, $change) : $this->tiles->exchange($change);
             foreach ($isUndone ? $change->rows : array_reverse($change->rows) as $row) {
                 DB::table($row['table'])->where('id', $row['id'])->update($isUndone ? $row['after'] : $row['before']);
             }
@@ -143,6 +167,23 @@ final readonly class History
 
             return new Undone(self::merge($tiles, $this->shownAnew($change)), array_any($change->rows, fn (array $row): bool => $row['table'] !== 'strokes'));
         });
+    }
+
+    /**
+     * Takes a stroke back of which the pixels beneath are not kept. From then on they are.
+     *
+     * @return array<int, list<string>> the engine's tiles that changed, by their keys, for each layer
+     */
+    private function takeOff(Sheet $sheet, Change $change): array
+    {
+        $stroke = Stroke::query()->findOrFail($change->rows[0]['id']);
+        $layer = $stroke->layer()->firstOrFail();
+        $parts = $this->repainter->partsOf($stroke, $sheet);
+        $stroke->update(['is_down' => false]);
+        $keys = $this->repainter->repaint($sheet, $layer, new ChangeRecorder($change), $parts);
+        $change->update(['is_bare' => false, 'bytes' => $this->kept->bytesOf($change)]);
+
+        return [$layer->id => $keys];
     }
 
     /** @return Builder<Change> */
@@ -171,32 +212,6 @@ final readonly class History
         }
     }
 
-    /** Forgets the oldest changes; rows that they had taken away are deleted for good. */
-    private function prune(Sheet $sheet): void
-    {
-        $bytes = array_sum(array_map(fn (Change $change): int => $change->bytes, $this->changes($sheet, false)->get(['bytes'])->all()));
-        if ($bytes <= self::BUDGET) {
-            return;
-        }
-        foreach ($this->changes($sheet, false)->oldest('id')->get() as $change) {
-            if ($bytes <= self::BUDGET) {
-                return;
-            }
-            $bytes -= $change->bytes;
-            foreach ($change->rows as $row) {
-                $isGone = match ($row['table']) {
-                    'strokes' => ($row['after']['is_down'] ?? 1) == 0,
-                    'layers' => ($row['after']['is_gone'] ?? 0) == 1,
-                    default => false,
-                };
-                if ($isGone) {
-                    DB::table($row['table'])->where('id', $row['id'])->delete();
-                }
-            }
-            $change->delete();
-        }
-    }
-
     /**
      * What changed after a state of the sheet, for a page that has fallen behind.
      *
@@ -205,12 +220,20 @@ final readonly class History
     public function touchedSince(Sheet $sheet, int $revision): array
     {
         $changes = Change::query()->where('sheet_id', $sheet->id)->where('revision', '>', $revision)->get();
-        $touched = $this->tiles->touchedBy($changes->pluck('id')->all());
+        $touched = $this->kept->touchedBy(array_values($changes->map(fn (Change $change): int => $change->id)->all()));
         foreach ($changes as $change) {
-            $touched = self::merge($touched, $this->shownAnew($change));
+            $touched = self::merge(self::merge($touched, $this->shownAnew($change)), $change->is_bare ? $this->coveredBy($change) : []);
         }
 
         return $touched;
+    }
+
+    /** @return array<int, list<string>> the engine's tiles around a stroke that does not say any more which it changed */
+    private function coveredBy(Change $change): array
+    {
+        $stroke = Stroke::query()->find($change->rows[0]['id'] ?? 0);
+
+        return $stroke === null ? [] : [$stroke->layer_id => StrokeBuffer::keysUnder($stroke->bounds())];
     }
 
     /**

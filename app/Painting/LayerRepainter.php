@@ -128,12 +128,18 @@ final readonly class LayerRepainter
         $all = Rect::around($below);
         foreach ($layer->standing()->get(['id', 'layer_id', 'kind', 'area', 'brush']) as $stroke) {
             $bounds = $stroke->bounds();
-            if (! $bounds->intersect($all)->isEmpty() && (self::takesUp($stroke) || ! self::isAsUsual($stroke, 'blendMode'))) {
+            if (! $bounds->intersect($all)->isEmpty() && self::looksBeneath($stroke)) {
                 $parts = [...$parts, ...array_filter(array_map($bounds->intersect(...), $below), fn (Rect $part): bool => ! $part->isEmpty())];
             }
         }
 
         return array_values($parts);
+    }
+
+    /** Whether a stroke is painted, or laid, otherwise where something else lies under it. */
+    public static function looksBeneath(Stroke $stroke): bool
+    {
+        return self::takesUp($stroke) || ! self::isAsUsual($stroke, 'blendMode');
     }
 
     /** @param  array<string, true>  $keys  of the tiles that are painted */

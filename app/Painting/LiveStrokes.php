@@ -20,10 +20,13 @@ final readonly class LiveStrokes
 {
     private const DRAWER = 'strokes';
 
-    /** Strokes at hand: those of many pens, and some that never ended. */
-    private const MOST = 32;
+    /** Strokes at hand, of which some may never end. */
+    private const MOST = 1000;
 
-    public function __construct(private ProcessCache $memory)
+    /** The engine's tiles that all of them cover, some 100 kB each: many small strokes, or a few that cover a large sheet. */
+    private const TILES = 5000;
+
+    public function __construct(private ProcessCache $memory, private int $tiles = self::TILES)
     {
     }
 
@@ -68,6 +71,15 @@ final readonly class LiveStrokes
     {
         $hand->piece++;
         $this->memory->hold(self::DRAWER, $hand->stroke, $hand, self::MOST);
+        $all = $this->memory->all(self::DRAWER, StrokeInHand::class);
+        $tiles = array_sum(array_map(fn (StrokeInHand $one): int => count($one->changed()), $all));
+        foreach ($all as $oldest) {
+            if ($tiles <= $this->tiles || $oldest === $hand) {
+                break;
+            }
+            $tiles -= count($oldest->changed());
+            $this->memory->letGo(self::DRAWER, $oldest->stroke);
+        }
 
         return ['piece' => $hand->piece];
     }

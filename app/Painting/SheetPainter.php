@@ -4,21 +4,20 @@ declare(strict_types=1);
 
 namespace App\Painting;
 
+use App\Models\Change;
 use App\Models\Layer;
 use App\Models\Sheet;
 use App\Models\Stroke;
 use App\Models\StrokeTextures;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Paint\Composite\Backdrop;
 use Yarrowfog\Core\Paint\Composite\Compositor;
-use Yarrowfog\Core\Paint\Composite\TilePart;
 use Yarrowfog\Core\Paint\Stroke\Fill;
 use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
 use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
-use Yarrowfog\Core\Paint\Tile\StrokeLayer;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
@@ -28,46 +27,143 @@ use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\TipKind;
 
-use function Illuminate\Support\defer;
-
 /** Lays finished strokes into a sheet. */
 final readonly class SheetPainter
 {
-    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes, private History $history, private SheetView $view, private PrintCache $prints)
+    /** Samples that are painted before a stroke is stored: it takes no longer than a piece. */
+    private const FEW = 64;
+
+    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes, private History $history, private SheetView $view, private StrokeLaying $laying, private UnlaidStrokes $unlaid)
     {
     }
 
     /**
-     * Paints a whole stroke, stores it and lays it down, all or nothing. A stroke that
-     * arrives twice is laid once.
+     * Stores a whole stroke, paints it and lays it down. It is stored first, so that nothing that happens to this process afterwards
+     * loses it. A stroke that arrives twice is laid once.
      *
      * @param  bool  $keepsPrint  whether its coverage is kept for whoever changes something near it later; it can be painted anew, too
-     * @return PixelPatches what the sheet looks like where the stroke is
+     * @param  int|null  $seen  the last of its pieces that the page has shown; null where it may lack some
+     * @return PixelPatches what the sheet looks like where the page does not show it yet
      *
      * @throws InvalidInput where it cannot be painted on the layer
      */
-    public function finish(Sheet $sheet, StrokeRequest $order, Trace $trace, bool $keepsPrint = true): PixelPatches
+    public function finish(Sheet $sheet, StrokeRequest $order, Trace $trace, bool $keepsPrint = true, ?int $seen = null): PixelPatches
     {
         $layer = $sheet->layerToPaintOn($order->layer);
+        $there = Stroke::query()->where('uuid', $order->stroke)->first();
+        if ($there !== null) {
+            return $this->shownOf($sheet, $there);
+        }
         $textures = $order->textures();
         $under = new LayerBackdrop($this->tiles, $this->stacks, $layer);
-        [$painted, $changed] = $this->paint($sheet, $order, $textures, $trace, $under);
+        $hand = $this->strokes->letGo($order->stroke, $order->summary());
+        $isNear = $hand !== null && count($trace->samples) - $hand->count() <= self::FEW;
+        $ended = $isNear ? $hand->end($trace) : null;
+        // Before it is stored: one whose pictures are gone is refused.
+        $kit = $ended === null ? $this->tips->load($textures, $order->settings) : null;
+        // Looked at while the stroke is not in the library yet: from then on it would have to be laid first.
+        $added = $ended !== null && $hand?->piece === $seen && $this->laying->canWait() ? $this->added($layer, $hand->painted, $ended) : null;
+        $stored = $this->store($sheet, $layer, $order, $textures, $trace, $ended === null ? null : $hand?->changed());
+        if ($stored === null) {
+            return $this->shownOf($sheet, Stroke::query()->where('uuid', $order->stroke)->firstOrFail());
+        }
+        [$stroke, $change] = $stored;
+        $ended ??= $isNear ? null : $hand?->end($trace);
+        $toLay = $hand === null || $ended === null ? null : new StrokeToLay($sheet, $layer, $stroke, $change, $hand->painted, $hand->under, $hand->changed(), $keepsPrint);
+        if ($toLay !== null && $added !== null && ! LayerRepainter::looksBeneath($stroke)) {
+            $this->laying->later($toLay);
+
+            return $added;
+        }
+        $this->unlaid->settleBefore($sheet, $stroke);
+        $toLay ??= $this->unlaid->whileLaying(function () use ($sheet, $layer, $order, $trace, $textures, $kit, $under, $stroke, $change, $keepsPrint): StrokeToLay {
+            try {
+                $painted = (new StrokePainter($kit ?? $this->tips->load($textures, $order->settings), $order->settings, $under, $order->moved))->stroke($trace, $order->roll, $sheet->bounds());
+            } catch (InvalidInput $e) {
+                $this->laying->giveUp($stroke, $change);
+                throw $e;
+            }
+
+            return new StrokeToLay($sheet, $layer, $stroke, $change, $painted, $under, $painted->takeDirty(), $keepsPrint);
+        });
+
+        return $this->laid($toLay, $this->shownMore($order, $toLay->changed, $sheet->bounds()));
+    }
+
+    /**
+     * A stroke in the library and in the history, before anything of it is laid.
+     *
+     * @param  array<string, Rect>|null  $changed  what it covers, by tile, where that is known
+     * @return array{Stroke, Change}|null null where it is there already
+     */
+    private function store(Sheet $sheet, Layer $layer, StrokeRequest $order, StrokeTextures $textures, Trace $trace, ?array $changed): ?array
+    {
         $verb = match ($order->settings->choice('does')) {
             InkSettings::ERASES => 'Erased',
             InkSettings::SMUDGES => 'Smudged',
             default => 'Painted',
         };
 
-        return $this->lay($sheet, $layer, $painted, $under, $changed, $this->shownMore($order, $changed, $sheet->bounds()), "{$verb} with {$order->brush->name}", [
-            'uuid' => $order->stroke,
-            'brush_id' => $order->brush->id,
-            'textures' => $textures,
-            'brush' => $order->settings,
-            'roll' => $order->roll,
-            'trace' => Stroke::pack($trace),
-            'keeps_alpha' => $layer->keeps_alpha,
-            'moved' => $order->moved->isNothing() ? null : $order->moved,
-        ], $keepsPrint);
+        return $this->once($order->stroke, fn (): array => $this->history->note($sheet, "{$verb} with {$order->brush->name}", function (ChangeRecorder $recorder) use ($sheet, $layer, $order, $textures, $trace, $changed): array {
+            $stroke = Stroke::query()->create([
+                'layer_id' => $layer->id,
+                'rank' => $layer->nextRank(),
+                'area' => $changed === null ? null : Rect::around($changed)->toArray(),
+                'uuid' => $order->stroke,
+                'brush_id' => $order->brush->id,
+                'textures' => $textures,
+                'brush' => $order->settings,
+                'roll' => $order->roll,
+                'trace' => Stroke::pack($trace),
+                'keeps_alpha' => $layer->keeps_alpha,
+                'moved' => $order->moved->isNothing() ? null : $order->moved,
+            ]);
+            $recorder->made($stroke, ['is_down' => 0], ['is_down' => 1]);
+            $this->unlaid->add($sheet, $stroke, $recorder->change, $this->laying->canWait());
+
+            return [$stroke, $recorder->change];
+        }));
+    }
+
+    /**
+     * What the end of a stroke adds to the pieces that the page shows.
+     *
+     * @param  array<string, Rect>  $changed  by tile
+     */
+    private function added(Layer $layer, PaintedStroke $painted, array $changed): PixelPatches
+    {
+        $patches = new PixelPatches;
+        foreach ($painted->blendMode() === BlendMode::Normal ? $this->tiles->parts($layer, $changed) : [] as $key => $under) {
+            $deep = Compositor::lay($under, $changed[$key], $painted, null, $layer->keeps_alpha);
+            $patches->add($changed[$key], ($layer->recolour?->apply($deep) ?? $deep)->toBitmap(), $layer->id);
+        }
+
+        return $patches;
+    }
+
+    /** @param  list<string>  $more  tiles to show besides */
+    private function laid(StrokeToLay $toLay, array $more): PixelPatches
+    {
+        $layer = $toLay->layer;
+        $shown = $this->laying->whole($toLay);
+        $patches = new PixelPatches;
+        foreach ($toLay->changed as $key => $area) {
+            $patches->add($area, isset($shown[$key]) && $layer->recolour === null ? $shown[$key] : $this->view->shown($layer, $area), $layer->id);
+        }
+        foreach ($more as $place) {
+            $area = StrokeBuffer::area($place)->intersect($toLay->sheet->bounds());
+            $patches->add($area, $this->view->shown($layer, $area), $layer->id);
+        }
+
+        return $patches;
+    }
+
+    /** All that a stroke changed, as it is shown now. */
+    private function shownOf(Sheet $sheet, Stroke $stroke): PixelPatches
+    {
+        $this->unlaid->settleSheet($sheet);
+
+        return $this->view->at($sheet, [$stroke->layer_id => StrokeBuffer::keysUnder(($stroke->fresh() ?? $stroke)->bounds()->intersect($sheet->bounds()))]);
     }
 
     /**
@@ -84,73 +180,41 @@ final readonly class SheetPainter
             return new PixelPatches;
         }
         $fill = Fill::of($this->tiles->parts($layer, ['all' => $sheet->bounds()])['all'], $place->x, $place->y, $ink->toInt());
+        $changed = $fill->takeDirty();
 
-        return $this->lay($sheet, $layer, $fill, null, $fill->takeDirty(), [], 'Filled a space', [
-            'uuid' => $stroke,
-            'brush_id' => null,
-            'brush' => BrushSettings::standard(TipKind::InkMask)->withInks($ink, $ink),
-            'roll' => 0,
-            'trace' => Stroke::pack(new Trace([$place])),
-            'kind' => Stroke::FILL,
-        ], false);
-    }
-
-    /**
-     * Stores a stroke and lays it down, all or nothing, unless it was laid before.
-     *
-     * @param  Backdrop|null  $under  what it was painted on; null where that does not matter
-     * @param  array<string, Rect>  $changed  by tile
-     * @param  list<string>  $more  tiles to show besides
-     * @param  string  $words  what is done
-     * @param  array<string, mixed>  $kept  what is kept of the stroke
-     * @param  bool  $keepsPrint  whether its coverage is, too
-     */
-    private function lay(Sheet $sheet, Layer $layer, StrokeLayer $painted, ?Backdrop $under, array $changed, array $more, string $words, array $kept, bool $keepsPrint): PixelPatches
-    {
-        return DB::connection()->transaction(function () use ($sheet, $layer, $painted, $under, $changed, $more, $words, $kept, $keepsPrint): PixelPatches {
-            if (Stroke::query()->where('uuid', $kept['uuid'])->exists()) {
-                return $this->shown($layer, $changed);
-            }
-            $patches = $this->history->record($sheet, $words, function (ChangeRecorder $recorder) use ($sheet, $layer, $painted, $under, $changed, $kept, $keepsPrint): PixelPatches {
-                $stroke = Stroke::query()->create(['layer_id' => $layer->id, 'rank' => $layer->nextRank(), 'area' => Rect::around($changed)->toArray(), ...$kept]);
-                $recorder->made($stroke, ['is_down' => 0], ['is_down' => 1]);
-                if ($keepsPrint && $painted instanceof PaintedStroke) {
-                    // After the answer: whoever changes something near it later need not paint it anew.
-                    defer(fn () => $this->prints->keep($stroke, $sheet->bounds(), $painted, $changed));
-                }
-                $blends = $under !== null && $painted->blendMode() !== BlendMode::Normal;
-                $shown = $this->tiles->lay($layer, $recorder->change, $changed, fn (DeepBitmap $deep, Rect $at, string $key): DeepBitmap => Compositor::lay($deep, $at, $painted, $blends ? TilePart::of($under->beneath($key), $key, $at) : null, $stroke->keeps_alpha));
-                $patches = new PixelPatches;
-                foreach ($shown as $key => $pixels) {
-                    $patches->add($changed[$key], $layer->recolour === null ? $pixels : $this->view->shown($layer, $changed[$key]), $layer->id);
-                }
-
-                return $patches;
-            });
-            foreach ($more as $place) {
-                $area = StrokeBuffer::area($place)->intersect($sheet->bounds());
-                $patches->add($area, $this->view->shown($layer, $area), $layer->id);
+        return $this->once($stroke, fn (): PixelPatches => $this->history->record($sheet, 'Filled a space', function (ChangeRecorder $recorder) use ($layer, $fill, $changed, $stroke, $place, $ink): PixelPatches {
+            $patches = new PixelPatches;
+            $row = Stroke::query()->create([
+                'layer_id' => $layer->id,
+                'rank' => $layer->nextRank(),
+                'area' => Rect::around($changed)->toArray(),
+                'uuid' => $stroke,
+                'brush_id' => null,
+                'brush' => BrushSettings::standard(TipKind::InkMask)->withInks($ink, $ink),
+                'roll' => 0,
+                'trace' => Stroke::pack(new Trace([$place])),
+                'kind' => Stroke::FILL,
+            ]);
+            $recorder->made($row, ['is_down' => 0], ['is_down' => 1]);
+            foreach ($this->tiles->lay($layer, $recorder->change, $changed, fn (DeepBitmap $deep, Rect $at): DeepBitmap => Compositor::lay($deep, $at, $fill)) as $key => $pixels) {
+                $patches->add($changed[$key], $layer->recolour === null ? $pixels : $this->view->shown($layer, $changed[$key]), $layer->id);
             }
 
             return $patches;
-        });
+        })) ?? new PixelPatches;
     }
 
     /**
-     * The whole stroke: gone on with from its pieces where this process painted them and nothing of them was provisional.
+     * Does something with a stroke that the library does not have; null where it has it.
      *
-     * @return array{PaintedStroke, array<string, Rect>} and what it changes, by tile
+     * @template T
+     *
+     * @param  Closure(): T  $do
+     * @return T|null
      */
-    private function paint(Sheet $sheet, StrokeRequest $order, StrokeTextures $textures, Trace $trace, Backdrop $under): array
+    private function once(string $uuid, Closure $do): mixed
     {
-        $hand = $this->strokes->letGo($order->stroke, $order->summary());
-        $changed = $hand?->end($trace);
-        if ($hand !== null && $changed !== null) {
-            return [$hand->painted, $changed];
-        }
-        $painted = (new StrokePainter($this->tips->load($textures, $order->settings), $order->settings, $under, $order->moved))->stroke($trace, $order->roll, $sheet->bounds());
-
-        return [$painted, $painted->takeDirty()];
+        return DB::connection()->transaction(fn (): mixed => Stroke::query()->where('uuid', $uuid)->exists() ? null : $do());
     }
 
     /**
@@ -172,16 +236,5 @@ final readonly class SheetPainter
         }
 
         return array_values(array_unique($places));
-    }
-
-    /** @param  array<string, Rect>  $areas */
-    private function shown(Layer $layer, array $areas): PixelPatches
-    {
-        $patches = new PixelPatches;
-        foreach ($areas as $area) {
-            $patches->add($area, $this->view->shown($layer, $area), $layer->id);
-        }
-
-        return $patches;
     }
 }

@@ -48,7 +48,7 @@ final class StrokeInHand
     /**
      * Ends the stroke with what is new in a whole trace.
      *
-     * @return array<string, Rect>|null what the whole stroke changes, by tile; null where it must be painted anew from its trace
+     * @return array<string, Rect>|null what changes with them, by tile; null where it must be painted anew from its trace
      */
     public function end(Trace $trace): ?array
     {
@@ -57,8 +57,19 @@ final class StrokeInHand
             return null;
         }
         $this->painted->finish(array_slice($trace->samples, $count));
-        $this->take();
 
+        return $this->take();
+    }
+
+    /** Samples that were fed. */
+    public function count(): int
+    {
+        return count($this->samples);
+    }
+
+    /** @return array<string, Rect> what all that was fed has changed, by tile */
+    public function changed(): array
+    {
         return $this->changed;
     }
 

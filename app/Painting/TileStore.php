@@ -26,13 +26,16 @@ use Yarrowfog\Core\Raster\Rect;
  */
 final class TileStore
 {
-    /** px; the engine's tiles are whole numbers of these. */
-    private const SIDE = 64;
+    public function __construct(private readonly UnlaidStrokes $unlaid)
+    {
+    }
 
     /** The pixels of a layer inside an area, as they are shown. */
     public function area(Layer $layer, Rect $area): Bitmap
     {
-        return self::show(self::open($this->tiles($layer->id, self::places($area), withRest: false), $area), $area);
+        $this->unlaid->settleLayer($layer->id, StrokeBuffer::keysUnder($area));
+
+        return self::show(self::open($this->tiles($layer->id, TileGrid::places($area), withRest: false), $area), $area);
     }
 
     /**
@@ -43,7 +46,8 @@ final class TileStore
      */
     public function bytes(int $layer, array $areas): array
     {
-        $tiles = $this->tiles($layer, self::placesOf($areas), withRest: false);
+        $this->settle($layer, $areas);
+        $tiles = $this->tiles($layer, TileGrid::placesOf($areas), withRest: false);
 
         return array_map(fn (Rect $area): string => self::rowsOf(self::open($tiles, $area), $area)->toBytes(), $areas);
     }
@@ -51,7 +55,9 @@ final class TileStore
     /** @return list<string> the engine's tiles that hold paint, by their keys */
     public function paintedPlaces(int $layer): array
     {
-        return self::keys(array_values(array_filter(DB::table('tiles')->where('layer_id', $layer)->pluck('place')->all(), is_string(...))));
+        $this->unlaid->settleLayer($layer);
+
+        return TileGrid::keys(array_values(array_filter(DB::table('tiles')->where('layer_id', $layer)->pluck('place')->all(), is_string(...))));
     }
 
     /**
@@ -62,7 +68,8 @@ final class TileStore
      */
     public function parts(Layer $layer, array $areas): array
     {
-        $tiles = $this->tiles($layer->id, self::placesOf($areas));
+        $this->settle($layer->id, $areas);
+        $tiles = $this->tiles($layer->id, TileGrid::placesOf($areas));
 
         return array_map(fn (Rect $area): DeepBitmap => self::deep(self::open($tiles, $area), $area), $areas);
     }
@@ -76,7 +83,8 @@ final class TileStore
      */
     public function lay(Layer $layer, Change $change, array $areas, callable $paint): array
     {
-        $before = $this->tiles($layer->id, self::placesOf($areas));
+        $this->settle($layer->id, $areas);
+        $before = $this->tiles($layer->id, TileGrid::placesOf($areas));
         $kept = [];
         $laid = [];
         $gone = [];
@@ -87,7 +95,7 @@ final class TileStore
             $shown[$name] = $deep->toBitmap();
             $pixels = ByteRows::of($area, 4, 1, $shown[$name]->toBytes());
             $rest = ByteRows::of($area, 1, 4, Bytes::planes($deep->rest($shown[$name])->pixels));
-            foreach (self::places($area) as $place) {
+            foreach (TileGrid::places($area) as $place) {
                 $was = $there[$place] ?? null;
                 $is = TilePacking::orNothing([
                     'pixels' => self::rows($place, 4, 1, $was['pixels'] ?? null)->put($pixels)->toBytes(),
@@ -135,6 +143,7 @@ final class TileStore
      */
     public function exchange(Change $change): array
     {
+        $this->unlaid->settleChanges([$change->id]);
         $layers = [];
         foreach (DB::table('change_tiles')->where('change_id', $change->id)->get(['layer_id', 'place', 'pixels', 'rest']) as $row) {
             if (is_int($row->layer_id) && is_string($row->place)) {
@@ -145,7 +154,7 @@ final class TileStore
             $this->exchangeLayer($change, $layer, $tiles);
         }
 
-        return array_map(fn (array $tiles): array => self::keys(array_map(strval(...), array_keys($tiles))), $layers);
+        return array_map(fn (array $tiles): array => TileGrid::keys(array_map(strval(...), array_keys($tiles))), $layers);
     }
 
     /** @param  array<array-key, array{pixels: string, rest: string|null}|null>  $changes  by place */
@@ -165,74 +174,10 @@ final class TileStore
         }
     }
 
-    /**
-     * @param  array<array-key, mixed>  $changes  their ids
-     * @return array<int, list<string>> the engine's tiles that they changed, by their keys, for each layer
-     */
-    public function touchedBy(array $changes): array
+    /** @param  array<array-key, Rect>  $areas */
+    private function settle(int $layer, array $areas): void
     {
-        $layers = [];
-        foreach (array_chunk($changes, 500) as $some) {
-            foreach (DB::table('change_tiles')->whereIn('change_id', $some)->distinct()->get(['layer_id', 'place']) as $row) {
-                if (is_int($row->layer_id) && is_string($row->place)) {
-                    $layers[$row->layer_id][] = $row->place;
-                }
-            }
-        }
-
-        return array_map(self::keys(...), $layers);
-    }
-
-    /** Bytes that are kept with a change. */
-    public function bytesOf(Change $change): int
-    {
-        $bytes = DB::table('change_tiles')->where('change_id', $change->id)->sum(DB::raw('coalesce(length(pixels), 0) + coalesce(length(rest), 0)'));
-
-        return is_numeric($bytes) ? (int) $bytes : 0;
-    }
-
-    /** @return list<string> */
-    private static function places(Rect $area): array
-    {
-        $places = [];
-        for ($row = intdiv($area->y, self::SIDE); $row * self::SIDE < $area->bottom(); $row++) {
-            for ($column = intdiv($area->x, self::SIDE); $column * self::SIDE < $area->right(); $column++) {
-                $places[] = "{$column} {$row}";
-            }
-        }
-
-        return $places;
-    }
-
-    /**
-     * @param  array<string, Rect>  $areas
-     * @return list<string>
-     */
-    private static function placesOf(array $areas): array
-    {
-        return array_merge(...array_map(self::places(...), array_values($areas)));
-    }
-
-    private static function at(string $place): Rect
-    {
-        [$column, $row] = array_map(intval(...), explode(' ', $place));
-
-        return new Rect($column * self::SIDE, $row * self::SIDE, self::SIDE, self::SIDE);
-    }
-
-    /**
-     * @param  list<string>  $places
-     * @return list<string>
-     */
-    private static function keys(array $places): array
-    {
-        $keys = [];
-        foreach ($places as $place) {
-            $at = self::at($place);
-            $keys[StrokeBuffer::key(intdiv($at->x, StrokeBuffer::SIDE), intdiv($at->y, StrokeBuffer::SIDE))] = true;
-        }
-
-        return array_map(strval(...), array_keys($keys));
+        $this->unlaid->settleLayer($layer, array_merge(...array_map(StrokeBuffer::keysUnder(...), array_values($areas))));
     }
 
     /**
@@ -263,7 +208,7 @@ final class TileStore
 
     private static function rows(string $place, int $size, int $planes, ?string $bytes): ByteRows
     {
-        return $bytes === null ? ByteRows::empty(self::at($place), $size, $planes) : ByteRows::of(self::at($place), $size, $planes, $bytes);
+        return $bytes === null ? ByteRows::empty(TileGrid::at($place), $size, $planes) : ByteRows::of(TileGrid::at($place), $size, $planes, $bytes);
     }
 
     /**
@@ -273,7 +218,7 @@ final class TileStore
     private static function open(array $tiles, Rect $area): array
     {
         $opened = [];
-        foreach (self::places($area) as $place) {
+        foreach (TileGrid::places($area) as $place) {
             if (isset($tiles[$place])) {
                 $opened[$place] = TilePacking::unpack($tiles[$place]);
             }

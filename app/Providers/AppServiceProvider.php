@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Painting\UnlaidStrokes;
 use App\Store\BlobStore;
 use App\Store\DerivativeCache;
 use App\Store\Epoch;
@@ -30,6 +31,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->singleton(Epoch::class, fn (): Epoch => new Epoch(storage_path('yarrowfog/epoch')));
         $this->app->bind(LibraryCheck::class, fn (): LibraryCheck => new LibraryCheck(Storage::disk('library')));
         $this->app->singleton(DerivativeCache::class, fn (): DerivativeCache => new DerivativeCache(new WholeFiles(Storage::disk('derived'))));
+        $this->app->singleton(UnlaidStrokes::class);
         $this->app->singletonIf(ProcessCache::class, fn (): ProcessCache => new ProcessCache);
     }
 

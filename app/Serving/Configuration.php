@@ -56,11 +56,11 @@ final readonly class Configuration
             'address' => $this->address,
             'names' => implode(' ', array_unique(['localhost', '127.0.0.1', '[::1]', substr($this->address, 0, (int) strrpos($this->address, ':'))])),
             'public' => "{$this->root}/public",
-            'deadline' => Worker::DEADLINE + self::MARGIN.'s',
+            'deadline' => Worker::STROKE_DEADLINE + self::MARGIN.'s',
             'too-large' => json_encode(['message' => PictureRefused::TOO_LARGE, 'errors' => ['picture' => [PictureRefused::TOO_LARGE]]], JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR),
             ...array_map(fn (array $sockets): string => implode("\n", array_map(fn (string $s): string => "        server unix:{$s} max_fails=0;", $sockets)), $this->sockets()),
         ]);
-        $this->fill('php-fpm.conf', [...$common, 'user' => $isRoot ? "user = root\ngroup = root" : '', 'children' => (string) max(3, $this->workers + 1)]);
+        $this->fill('php-fpm.conf', [...$common, 'user' => $isRoot ? "user = root\ngroup = root" : '', 'children' => (string) max(3, $this->workers + 1), 'slow-children' => (string) max(2, $this->workers)]);
     }
 
     /**
@@ -78,7 +78,7 @@ final readonly class Configuration
             }
         }
 
-        return [...$commands, 'front' => ["{$this->root}/serving/when-there", "{$this->run}/pages.sock", ...array_merge(...array_values($this->sockets())), '--', self::program('nginx'), '-e', 'stderr', '-c', "{$this->folder}/nginx.conf"]];
+        return [...$commands, 'front' => ["{$this->root}/serving/when-there", "{$this->run}/pages.sock", "{$this->run}/slow.sock", ...array_merge(...array_values($this->sockets())), '--', self::program('nginx'), '-e', 'stderr', '-c', "{$this->folder}/nginx.conf"]];
     }
 
     /** @return array<string, list<string>> by pool */

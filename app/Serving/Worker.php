@@ -23,6 +23,9 @@ final class Worker
     /** s that one request may take. */
     public const DEADLINE = 60;
 
+    /** s that a whole stroke may take, which nobody can ask for in parts. */
+    public const STROKE_DEADLINE = 600;
+
     /** Requests after which it is replaced. */
     private const MOST_REQUESTS = 100000;
 
@@ -36,6 +39,9 @@ final class Worker
     private const IDLE = 1.0;
 
     private const PAUSE = 0.02;
+
+    /** s without a call after which it goes on with what it has put off: a pen that is down calls more often. */
+    private const LULL = 0.04;
 
     /** Bytes that one call of the system moves. */
     private const PIECE = 1 << 20;
@@ -79,23 +85,42 @@ final class Worker
      *
      * @param  resource  $door  as `listen` gave it
      * @param  list<Closure(): void>  $warmUps  done one by one while nobody asks for anything
+     * @param  (Closure(bool): bool)|null  $goOn  does a little of what was put off, though somebody may ask for something else; false where there is nothing
      */
-    public function serve($door, array $warmUps = []): void
+    public function serve($door, array $warmUps = [], ?Closure $goOn = null): void
     {
+        $goOn ??= fn (bool $isBusy): bool => false;
         pcntl_async_signals(true);
         pcntl_signal(SIGTERM, fn () => $this->isTold = true, false);
         pcntl_signal(SIGALRM, fn () => throw new DeadlinePassed($this->deadline));
+        $wait = self::LULL;
         for ($answered = 0; ! $this->isTold && $answered < self::MOST_REQUESTS && self::memory() < $this->largest;) {
             // A signal ends the waiting.
-            $call = @stream_socket_accept($door, $warmUps === [] ? self::IDLE : self::PAUSE);
+            $call = @stream_socket_accept($door, $wait);
             if ($call !== false) {
                 $this->take($call);
+                $this->goesOn($goOn, true);
                 $answered++;
+                $wait = self::LULL;
+            } elseif ($this->goesOn($goOn)) {
+                $wait = 0.0;
             } elseif ($warmUps !== []) {
                 array_shift($warmUps)();
+                $wait = self::PAUSE;
+            } else {
+                $wait = self::IDLE;
             }
         }
+        while ($this->goesOn($goOn));
         @unlink((string) stream_socket_get_name($door, false));
+    }
+
+    /** @param  Closure(bool): bool  $goOn */
+    private function goesOn(Closure $goOn, bool $isBusy = false): bool
+    {
+        $this->app->make(Library::class)->refresh();
+
+        return $goOn($isBusy);
     }
 
     /** Bytes of memory that it takes up, as the system counts them: PHP does not know what another allocator keeps. */
@@ -112,7 +137,7 @@ final class Worker
         $request = ScgiRequest::receive($call);
         if ($request !== null) {
             $this->app->make(Library::class)->refresh();
-            pcntl_alarm($this->deadline);
+            pcntl_alarm(str_ends_with($request->getPathInfo(), '/pen/strokes') ? max($this->deadline, self::STROKE_DEADLINE) : $this->deadline);
             $response = $this->kernel->handle($request);
             pcntl_alarm(0);
             self::send($call, $response);

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use Closure;
 use Illuminate\Database\SQLiteConnection;
+use Illuminate\Support\Facades\DB;
 use PDO;
 use PDOStatement;
 use Throwable;
@@ -33,9 +35,63 @@ final class LibraryConnection extends SQLiteConnection
         }
     }
 
+    /**
+     * Does something all or nothing, of which after a power cut nothing may be there: what can be made again need not be waited for
+     * until it is on the disk. Within a transaction it belongs to that.
+     *
+     * @template T
+     *
+     * @param  Closure(): T  $do
+     * @return T
+     *
+     * @see https://www.sqlite.org/pragma.html#pragma_synchronous
+     */
+    public static function unhurried(Closure $do): mixed
+    {
+        $connection = DB::connection();
+        if ($connection->transactionLevel() > 0) {
+            return $connection->transaction($do);
+        }
+        $pdo = $connection->getPdo();
+        $pdo->exec('PRAGMA synchronous = NORMAL');
+        try {
+            return $connection->transaction($do);
+        } finally {
+            $pdo->exec('PRAGMA synchronous = FULL');
+        }
+    }
+
+    /**
+     * Where the disk is full SQLite has taken back all of the transaction by itself: a part of it that was to be taken back is gone too,
+     * and saying so would hide what was wrong.
+     *
+     * @param  int  $toLevel
+     *
+     * @see https://www.sqlite.org/lang_transaction.html#response_to_errors_within_a_transaction
+     */
+    protected function performRollBack($toLevel): void
+    {
+        try {
+            parent::performRollBack($toLevel);
+        } catch (Throwable $e) {
+            if (preg_match('/no such savepoint|no transaction is active/', $e->getMessage()) !== 1) {
+                throw $e;
+            }
+            if ($toLevel === 0) {
+                // PDO goes by what it has begun itself.
+                $this->getPdo()->exec('BEGIN');
+                $this->getPdo()->rollBack();
+            }
+        }
+    }
+
     protected function executeBeginTransactionStatement(): void
     {
         $pdo = $this->getPdo();
+        if ($pdo->inTransaction()) {
+            // A transaction whose commit the disk refused is still there.
+            $this->performRollBack(0);
+        }
         // PDO commits and rolls back only what it has begun itself, and it begins without that right. (From
         // PHP 8.4 on it asks SQLite, and the framework could do this.)
         $pdo->beginTransaction();

@@ -14,7 +14,7 @@ final class ProcessCache
     private array $held = [];
 
     /** @param  bool  $lasts  whether this process goes on after its request */
-    public function __construct(private readonly bool $lasts = false)
+    public function __construct(public readonly bool $lasts = false)
     {
     }
 
@@ -34,6 +34,19 @@ final class ProcessCache
         $this->held[$drawer][$key] = $thing;
 
         return $thing;
+    }
+
+    /**
+     * All of a drawer; what was used last comes last.
+     *
+     * @template T of object
+     *
+     * @param  class-string<T>  $class  that is put into this drawer
+     * @return list<T>
+     */
+    public function all(string $drawer, string $class): array
+    {
+        return array_values(array_filter($this->held[$drawer] ?? [], fn (object $thing): bool => $thing instanceof $class));
     }
 
     public function empty(): void

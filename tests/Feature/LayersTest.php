@@ -10,7 +10,7 @@ use App\Models\Layer;
 use App\Models\Sheet;
 use App\Models\Source;
 use App\Models\Stroke;
-use App\Painting\History;
+use App\Painting\HistoryBudget;
 use App\Pictures\PictureFile;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -474,7 +474,7 @@ final class LayersTest extends FeatureTestCase
         $gone = $this->paint([[0, 160, 100, 1]]);
         $this->change([$gone], ['delete' => true]);
         $pixels = $this->sheetPixels();
-        Change::query()->update(['bytes' => History::BUDGET + 1]);
+        Change::query()->update(['bytes' => HistoryBudget::BYTES + 1]);
         $this->paint([[0, 260, 200, 1]]);
         self::assertSame(1, Change::query()->count());
         self::assertNull(Stroke::query()->find($gone));
@@ -483,6 +483,39 @@ final class LayersTest extends FeatureTestCase
         $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
         self::assertSame($pixels, $this->sheetPixels());
         self::assertNull(self::patches($this->postJson("/sheets/{$this->sheet->id}/undo"))['words']['undo']);
+    }
+
+    /** A stroke gives up the pixels that it covered before a step is forgotten: taken back, they are painted anew, to the bit. */
+    public function test_strokes_whose_pixels_are_not_kept_any_more_are_taken_back_all_the_same(): void
+    {
+        $states = [$this->sheetPixels()];
+        $orders = [['opacity' => 0.6], ['with' => ['does' => ['base' => 'smudges']]], ['opacity' => 0.8], ['with' => ['does' => ['base' => 'erases']]], ['opacity' => 1]];
+        foreach ($orders as $i => $order) {
+            $this->paint([[0, 60 + 20 * $i, 90, 1], [40, 200 - 10 * $i, 90 + 15 * $i, 0.6]], [...$order, 'inks' => ['main' => sprintf('#%02x60a0', 40 * $i), 'second' => '#ffffff']]);
+            $states[] = $this->sheetPixels();
+        }
+        $kept = DB::table('change_tiles')->count();
+        Change::query()->update(['bytes' => HistoryBudget::BYTES]);
+        $this->paint([[0, 150, 150, 1], [30, 170, 160, 1]]);
+        self::assertSame([count($orders), 1], [Change::query()->where('is_bare', true)->count(), Change::query()->where('bytes', '>', 0)->count()]);
+        self::assertLessThan($kept, DB::table('change_tiles')->count());
+        self::assertSame(count($orders) + 1, self::patches($this->getJson("/sheets/{$this->sheet->id}/pixels"))['words']['steps']);
+        // A page that fell behind is told where they lie.
+        self::assertNotSame([], self::patches($this->getJson("/sheets/{$this->sheet->id}/since/1"))['patches']);
+        $last = $this->sheetPixels();
+        foreach (array_reverse($states) as $state) {
+            $answer = self::patches($this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk());
+            self::assertNotSame([], $answer['patches']);
+            self::assertSame($state, $this->sheetPixels());
+        }
+        self::assertSame(0, DB::table('tiles')->count());
+        self::assertSame(0, Change::query()->where('is_bare', true)->count());
+        foreach ([...array_slice($states, 1), $last] as $state) {
+            $this->postJson("/sheets/{$this->sheet->id}/redo")->assertOk();
+            self::assertSame($state, $this->sheetPixels());
+        }
+        $this->postJson("/sheets/{$this->sheet->id}/undo")->assertOk();
+        self::assertSame($states[count($orders)], $this->sheetPixels());
     }
 
     /** Laid into the one below, what is shown stays as it is to within a rounding, and the strokes of plain layers stay alive. */

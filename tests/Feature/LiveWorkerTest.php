@@ -8,6 +8,7 @@ use App\Cutting\ReplayCheckpoints;
 use App\Gathering\SourceImages;
 use App\Http\Gone;
 use App\Models\Sheet;
+use App\Painting\LiveStrokes;
 use App\Serving\WarmUp;
 use App\Store\ProcessCache;
 use Illuminate\Contracts\Http\Kernel;
@@ -19,13 +20,11 @@ use PHPUnit\Framework\Attributes\TestWith;
 use stdClass;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Raster\Bitmap;
-use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Practice\Movements;
 
 /** A worker: what it has at hand from one request to the next, and that its answers are those of a page. */
 final class LiveWorkerTest extends FeatureTestCase
 {
-    private const UUID = '0f8fad5b-d9cb-469f-a165-70867728950e';
+    use LivePieces;
 
     public function test_a_memory_that_lasts_holds_what_was_used_last_and_another_holds_nothing(): void
     {
@@ -137,6 +136,30 @@ final class LiveWorkerTest extends FeatureTestCase
         self::assertEquals($before, $library());
     }
 
+    /** By what they cover, not by their number: a worker has memory for many small strokes. */
+    public function test_strokes_at_hand_are_let_go_by_what_they_cover(): void
+    {
+        [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30]]);
+        $this->atAWorker();
+        app()->bind(LiveStrokes::class, fn (): LiveStrokes => new LiveStrokes(app(ProcessCache::class), 12));
+        $url = "/sheets/{$sheet->id}/pen/pieces";
+        $small = array_map(fn (array $s): array => [$s[0], 20 + $s[1] / 20, 20 + $s[2] / 20, $s[3]], $samples);
+        $uuid = fn (int $i): string => sprintf('0f8fad5b-d9cb-469f-a165-7086772895%02d', $i);
+        $begin = fn (int $i, array $places): array => self::patches($this->postJson($url, [...$order, 'stroke' => $uuid($i), 'samples' => array_slice($places, 0, 60)]))['words'];
+        $isThere = fn (int $i, array $state, array $places): bool => ! isset(self::patches($this->postJson($url, [...$order, 'stroke' => $uuid($i), 'samples' => array_slice($places, 60, 1), 'state' => $state]))['words']['again']);
+        $states = [];
+        for ($i = 0; $i < 10; $i++) {
+            $states[$i] = $begin($i, $small)['state'];
+        }
+        for ($i = 0; $i < 10; $i++) {
+            self::assertTrue($isThere($i, $states[$i], $small), "small stroke {$i}");
+        }
+        // One that covers much makes room for itself, and is not let go though it alone is more than there is room for.
+        $state = $begin(10, $samples)['state'];
+        self::assertTrue($isThere(10, $state, $samples));
+        self::assertFalse($isThere(0, ['piece' => 2], $small));
+    }
+
     public function test_a_stroke_at_hand_goes_on_only_with_its_own_next_piece_and_order(): void
     {
         [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30]]);
@@ -186,50 +209,6 @@ final class LiveWorkerTest extends FeatureTestCase
         }
         self::assertNotNull(app(ReplayCheckpoints::class)->find($source, 'end', CutList::read($list(200)), 2));
         self::assertNull(app(ReplayCheckpoints::class)->find($source, 'end', CutList::read($list(201)), 2));
-    }
-
-    /**
-     * @param  array<string, mixed>  $settings
-     * @return array{Sheet, array<string, mixed>, list<list<float>>}
-     */
-    private function begun(array $settings): array
-    {
-        $samples = array_map(fn ($s): array => [round($s->t, 3), round($s->x, 3), round($s->y, 3), round($s->pressure, 4)], Movements::swell(new Rect(40, 60, 400, 160))->samples);
-
-        return [Sheet::blank('Test', 500, 300), ['stroke' => self::UUID, 'brush' => $this->brush($settings)->id, 'roll' => 7, 'realPressure' => true], $samples];
-    }
-
-    /**
-     * @param  array<string, mixed>  $order
-     * @param  list<list<float>>  $samples
-     * @return list<list<array{x: int, y: int, picture: Bitmap}>> what each piece shows
-     */
-    private function pieces(Sheet $sheet, array $order, array $samples): array
-    {
-        $state = [];
-        $seen = [];
-        // The first piece is too short for a dab, as that of a real pen is.
-        foreach ([array_slice($samples, 0, 1), ...array_chunk(array_slice($samples, 1), 17)] as $piece) {
-            $answer = self::patches($this->postJson("/sheets/{$sheet->id}/pen/pieces", [...$order, 'samples' => $piece, ...$state]));
-            $state = ['state' => $answer['words']['state']];
-            $seen[] = $answer['patches'];
-        }
-
-        return $seen;
-    }
-
-    /**
-     * @param  array<string, int>  $pixels  by place
-     * @param  array{x: int, y: int, picture: Bitmap}  $patch
-     * @return array<string, int>
-     */
-    private static function laid(array $pixels, array $patch): array
-    {
-        foreach ($patch['picture']->pixels as $i => $pixel) {
-            $pixels[($patch['x'] + $i % $patch['picture']->width).' '.($patch['y'] + intdiv($i, $patch['picture']->width))] = $pixel;
-        }
-
-        return $pixels;
     }
 
     /** What is not there any more is told in words that help. */

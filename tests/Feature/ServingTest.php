@@ -174,6 +174,25 @@ final class ServingTest extends FeatureTestCase
         }
     }
 
+    /** The web server tells what may take long by its address: each of its patterns is one of a route that there is. */
+    public function test_what_may_take_long_has_processes_of_its_own(): void
+    {
+        preg_match_all('/^\s+"~\^(\S+)\$" slow;$/m', (string) file_get_contents(base_path('serving/nginx.conf')), $patterns);
+        self::assertGreaterThan(4, count($patterns[1]));
+        $ways = [];
+        foreach (Route::getRoutes()->getRoutes() as $way) {
+            $ways[] = $way->methods()[0].'/'.preg_replace('/\{\w+\??\}/', '1', ltrim($way->uri(), '/'));
+        }
+        foreach ($patterns[1] as $pattern) {
+            // An alternative that no route answers to any more would be forgotten there.
+            self::assertNotSame([], preg_grep("#^{$pattern}$#", $ways) ?: [], $pattern);
+        }
+        $slow = array_merge(...array_map(fn (string $pattern): array => array_values(preg_grep("#^{$pattern}$#", $ways) ?: []), $patterns[1]));
+        self::assertContains('POST/cut/1/tip', $slow);
+        self::assertContains('GET/sheets/1/picture', $slow);
+        self::assertSame([], array_values(array_filter($slow, fn (string $way): bool => preg_match('#/(pen|look|ask|since|pixels)/?#', $way) === 1)));
+    }
+
     public function test_one_that_falls_is_set_up_again_later_each_time(): void
     {
         self::assertSame([0.1, 0.2, 0.4, 6.4, 10.0, 10.0], array_map(Supervisor::delay(...), [1, 2, 3, 7, 8, 20]));

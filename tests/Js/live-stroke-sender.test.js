@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { LiveStrokeSender } from '../../resources/js/lib/live-stroke-sender';
+import { Strokes } from '../../resources/js/lib/strokes';
 import { call, callForPixels, Refused } from '../../resources/js/lib/call';
 
 let sent;
@@ -30,6 +31,7 @@ beforeEach(() => {
             Object.assign(this, { data, width, height });
         }
     });
+    vi.stubGlobal('localStorage', { getItem: () => null, removeItem: () => {} });
     vi.stubGlobal('fetch', async (url, options) => {
         sent.push({ url, ...options, body: options.body === undefined ? null : JSON.parse(options.body) });
 
@@ -91,4 +93,71 @@ test('a refused piece says why, and the stroke waits for its whole trace', async
     await painted;
     expect(sent).toHaveLength(1);
     expect(stroke.lost).toBe(true);
+});
+
+const places = (from, until) => Array.from({ length: until - from }, (_, i) => [from + i, 1, 1]);
+
+test('what a large brush cannot keep up with comes in pieces, after the pen has lifted too', async () => {
+    const followed = [];
+    const stroke = new LiveStrokeSender('/live', { stroke: 'u' }, {}, [0, 1, 1], { show: () => {}, told: () => {}, say: () => {}, followed: (part) => followed.push(part) });
+    answers.push(() => {
+        stroke.end(places(1, 330));
+
+        return answer({ state: { piece: 1 }, provisional: [] });
+    });
+    for (let piece = 2; piece < 5; piece++) {
+        answers.push(() => answer({ state: { piece }, provisional: [] }));
+    }
+    await stroke.paint();
+    // The last hundred go with the whole stroke.
+    expect(sent.map(({ body }) => body.samples.length)).toEqual([1, 100, 100, 100]);
+    expect(sent.map(({ body }) => body.samples[0][0])).toEqual([0, 1, 101, 201]);
+    expect(followed).toEqual([1 / 330, 101 / 330, 201 / 330, 1]);
+    expect(stroke.seen).toBe(4);
+});
+
+test('a stroke that is painted again at its end does not follow the pen, nor one that was lost', async () => {
+    const stroke = new LiveStrokeSender('/live', { stroke: 'u' }, {}, [0, 1, 1], { show: () => {}, told: () => {}, say: () => {} });
+    answers.push(() => {
+        stroke.end(places(1, 330));
+
+        return answer({ state: { piece: 1 }, provisional: ['taper'] });
+    });
+    await stroke.paint();
+    expect(sent).toHaveLength(1);
+    expect(stroke.seen).toBe(1);
+    stroke.lost = true;
+    expect(stroke.seen).toBeNull();
+});
+
+test('a stroke whose ink still follows can be called off, and never reaches the sheet', async () => {
+    const strokes = new Strokes('/sheets/1', () => {}, () => {}, () => {}, () => {}, () => {});
+    let arrive = () => {};
+    answers.push(() => answer({ state: { piece: 1 }, provisional: [] }), () => new Promise((resolve) => { arrive = () => resolve(answer({ state: { piece: 2 }, provisional: [] })); }));
+    await strokes.tail;
+    strokes.begin({ brush: 1 }, [0, 1, 1]);
+    await vi.waitFor(() => expect(sent).toHaveLength(1));
+    expect(strokes.callOff()).toBeNull();
+    await vi.waitFor(() => expect(strokes.current.sent).toBe(1));
+    strokes.end(places(1, 500));
+    await vi.waitFor(() => expect(sent).toHaveLength(2));
+    expect(strokes.isPainting).toBe(true);
+    const calledOff = strokes.callOff();
+    arrive();
+    await calledOff;
+    expect(sent.map(({ url }) => url.includes('/pen/pieces'))).toEqual([true, true]);
+    expect(strokes.isPainting).toBe(false);
+    expect(await strokes.outbox.entries()).toEqual([]);
+});
+
+test('a whole stroke says which of its pieces the page has shown', async () => {
+    const strokes = new Strokes('/sheets/1', () => {}, () => {}, () => {}, () => {}, () => {});
+    answers.push(() => answer({ state: { piece: 7 }, provisional: [] }), () => answer({ undo: 'Painted' }));
+    await strokes.tail;
+    strokes.begin({ brush: 1 }, [0, 1, 1]);
+    await vi.waitFor(() => expect(strokes.current.sent).toBe(1));
+    await strokes.end([[8, 2, 2]]);
+    expect(sent[1].body).toMatchObject({ samples: [[0, 1, 1], [8, 2, 2]], seen: 7 });
+    // One that waited through a reload does not: its pieces are not on this page.
+    expect((await strokes.outbox.entries()).length).toBe(0);
 });

@@ -38,14 +38,14 @@ final class PaintController
 
     public function stroke(Request $request, Sheet $sheet, SheetPainter $painter, SheetView $view, StrokeFinder $finder, StrokeActions $strokes): Response
     {
-        $body = JsonBody::read($request, JsonBody::TRACE)->keys([...StrokeRequest::KEYS, 'samples']);
+        $body = JsonBody::read($request, JsonBody::TRACE)->keys([...StrokeRequest::KEYS, 'samples', 'seen']);
         $samples = Trace::readSamples($body);
         if ($samples === []) {
             throw new InvalidInput('samples', '“samples” is empty: a trace needs at least one place.');
         }
         $order = StrokeRequest::read($body, $sheet);
 
-        $patches = $painter->finish($sheet, $order, $order->trace($samples));
+        $patches = $painter->finish($sheet, $order, $order->trace($samples), seen: $body->has('seen') ? $body->integer('seen', 1, PHP_INT_MAX - 1) : null);
         $laid = $finder->byUuid($sheet, $order->stroke);
 
         return $patches->answer([...$view->words($sheet), 'laid' => $laid === null ? null : $strokes->describe($laid)]);

@@ -13,6 +13,7 @@ use App\Painting\LayerActions;
 use App\Painting\OpenRasterFile;
 use App\Painting\SheetThumbnail;
 use App\Painting\SheetView;
+use App\Painting\UnlaidStrokes;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -97,8 +98,9 @@ final class SheetController
         return response()->json([...self::card($sheet), ...$view->words($sheet, withStack: true)]);
     }
 
-    public function duplicate(Sheet $sheet): JsonResponse
+    public function duplicate(Sheet $sheet, UnlaidStrokes $unlaid): JsonResponse
     {
+        $unlaid->settleSheet($sheet);
         $copy = DB::connection()->transaction(function () use ($sheet): Sheet {
             $copy = $sheet->replicate(['revision']);
             $copy->name = mb_substr($sheet->name, 0, 112).' again';

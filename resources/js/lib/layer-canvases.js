@@ -74,6 +74,11 @@ export class LayerCanvases extends NonReactive {
         return held;
     }
 
+    /** Takes all paint off, for pixels that come anew. */
+    clear() {
+        this.canvases.forEach(({ context }) => context.clearRect(0, 0, this.width, this.height));
+    }
+
     /**
      * Lays rectangles of pixels on their layers.
      *

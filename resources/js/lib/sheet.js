@@ -35,7 +35,7 @@ export class SheetView extends NonReactive {
         this.isFitted = true;
         this.wasTurned = false;
         this.revision = 0;
-        this.strokes = new Strokes(this.url, (patches) => this.show(patches), (words) => this.hear(words), this.say, (names) => this.onWait?.(names));
+        this.strokes = new Strokes(this.url, (patches) => this.show(patches), (words) => this.hear(words), this.say, (names) => this.onWait?.(names), (part) => this.onFollowed?.(part));
         this.fit();
         const pen = catchPen(this.surface, {
             toPlace: (x, y) => this.toPlace(x, y),
@@ -150,6 +150,7 @@ export class SheetView extends NonReactive {
             const { words, patches } = await callForPixels(`${this.url}/pixels`, { method: 'GET' });
             this.revision = words.revision;
             this.layers.stack(words.layers);
+            this.layers.clear();
             this.show(patches);
             this.hear(words);
             this.surface.style.backgroundImage = '';
@@ -169,6 +170,14 @@ export class SheetView extends NonReactive {
 
     /** Undo and redo come after every stroke that is on its way. */
     async history(way) {
+        const calledOff = way === 'undo' ? this.strokes.callOff() : null;
+        if (calledOff !== null) {
+            // What of it is shown was never on the sheet.
+            await calledOff;
+            this.onFollowed?.(1);
+
+            return this.load();
+        }
         await this.strokes.tail;
         try {
             this.take(await callForPixels(`${this.url}/${way}`));

@@ -7,8 +7,8 @@ import { Outbox } from './outbox';
 const RETRY = 2000;
 /** Times that a stroke is sent to a server that fails over it, before the next one has its turn. */
 const TRIES = 3;
-/** Answers that say nothing of the stroke: the server is busy, or too old a page asked. */
-const NOT_NOW = [408, 419, 423, 425, 429];
+/** Answers that say nothing of the stroke: the server is busy, its disk is full, or too old a page asked. */
+const NOT_NOW = [408, 419, 423, 425, 429, 503, 507];
 
 /**
  * Sends strokes to the engine: pieces while the pen moves, the whole trace when it lifts.
@@ -23,9 +23,11 @@ export class Strokes extends NonReactive {
      * @param {(words: object) => void} done  after a stroke is laid into the sheet
      * @param {(message: string) => void} say
      * @param {(names: string[]) => void} wait  what the stroke will still change when the pen lifts
+     * @param {(part: number) => void} followed  how far the ink has come of a pen that has lifted, 0–1
      */
-    constructor(sheet, show, done, say, wait) {
+    constructor(sheet, show, done, say, wait, followed) {
         super();
+        this.followed = followed;
         this.sheet = sheet;
         this.show = show;
         this.done = done;
@@ -34,6 +36,8 @@ export class Strokes extends NonReactive {
         this.outbox = new Outbox(sheet);
         this.waiting = [];
         this.refused = [];
+        /** @type {Map<string, LiveStrokeSender>} those that this page has painted live, by their UUIDs */
+        this.live = new Map();
         window.addEventListener('strokes-offer', () => this.offer());
         window.addEventListener('strokes-let-go', () => this.letGo());
         this.tail = this.#takeUp();
@@ -57,8 +61,9 @@ export class Strokes extends NonReactive {
 
     /** @param {object} order  brush, size, opacity, inks, roll, realPressure */
     begin(order, first) {
-        const stroke = new LiveStrokeSender(`${this.sheet}/pen/pieces`, { ...order, stroke: uuid() }, {}, first, { show: this.show, told: (words) => this.wait(words.provisional), say: this.say });
+        const stroke = new LiveStrokeSender(`${this.sheet}/pen/pieces`, { ...order, stroke: uuid() }, {}, first, { show: this.show, told: (words) => this.wait(words.provisional), say: this.say, followed: this.followed });
         this.current = stroke;
+        this.live.set(stroke.order.stroke, stroke);
         // Its pieces are laid over the sheet, so the stroke before must have reached it.
         this.tail = this.tail.then(() => stroke.paint()).then(() => this.#sendWaiting());
     }
@@ -88,6 +93,24 @@ export class Strokes extends NonReactive {
         return this.tail;
     }
 
+    /**
+     * Calls off the stroke whose ink still follows the pen. Resolves when no more of it comes; null where there is none.
+     *
+     * @returns {Promise<void>|null}
+     */
+    callOff() {
+        const order = this.waiting.find(({ stroke }) => this.live.get(stroke)?.follows);
+        if (order === undefined) {
+            return null;
+        }
+        this.live.get(order.stroke).lost = true;
+        this.live.delete(order.stroke);
+        this.waiting.splice(this.waiting.indexOf(order), 1);
+        this.outbox.remove(order.stroke);
+
+        return this.tail;
+    }
+
     /** Sends what was refused once more. */
     offer() {
         for (const order of this.refused.splice(0)) {
@@ -108,8 +131,9 @@ export class Strokes extends NonReactive {
         while (this.waiting.length) {
             const order = this.waiting[0];
             try {
-                const { words, patches } = await callForPixels(`${this.sheet}/pen/strokes?stroke=${order.stroke}`, { json: order });
+                const { words, patches } = await callForPixels(`${this.sheet}/pen/strokes?stroke=${order.stroke}`, { json: this.#withSeen(order) });
                 this.waiting.shift();
+                this.live.delete(order.stroke);
                 this.outbox.remove(order.stroke);
                 this.wait([]);
                 this.show(patches);
@@ -128,6 +152,7 @@ export class Strokes extends NonReactive {
                 }
                 tries = 0;
                 this.waiting.shift();
+                this.live.delete(order.stroke);
                 this.refused.push(order);
                 this.outbox.put(order, true);
                 this.wait([]);
@@ -135,6 +160,13 @@ export class Strokes extends NonReactive {
             }
         }
         this.#announce();
+    }
+
+    /** A stroke whose pieces are all on the sheet need not be sent back. */
+    #withSeen(order) {
+        const seen = this.live.get(order.stroke)?.seen ?? null;
+
+        return seen === null ? order : { ...order, seen };
     }
 
     #announce() {

@@ -259,7 +259,10 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
                 this.showRange();
             }
         } catch (error) {
-            this.failed(error);
+            // Nobody waits any more for what was asked before a change.
+            if (this.changes === now) {
+                this.failed(error);
+            }
         }
     },
     anotherRoll() {

@@ -208,6 +208,9 @@ export const atHand = {
         };
     },
     get penWords() {
+        if (this.inkFollows !== '') {
+            return this.inkFollows;
+        }
         if (this.waits.length > 0) {
             return `When the pen lifts: ${this.waits.join(', ')}`;
         }

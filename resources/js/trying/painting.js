@@ -16,6 +16,7 @@ export const painting = (data) => ({
     isPen: null,
     message: '',
     waits: [],
+    followed: 1,
     zoom: '100 %',
 
     /** @param {object} more  for the view, see lib/sheet.js */
@@ -53,6 +54,7 @@ export const painting = (data) => ({
             },
             say: (message) => { this.message = message; },
             onWait: (names) => { this.waits = names; },
+            onFollowed: (part) => { this.followed = part; },
         });
         this.$refs.sheet.style.backgroundColor = this.sheet.paper ?? '';
         catchUndoKeys(this);
@@ -161,7 +163,7 @@ export const painting = (data) => ({
         this.view.history(way);
     },
     get canUndo() {
-        return this.undoWords !== null;
+        return this.undoWords !== null || this.followed < 1;
     },
     get canRedo() {
         return this.redoWords !== null;
@@ -181,7 +183,14 @@ export const painting = (data) => ({
     farther() {
         this.view.zoomAt(0.8);
     },
+    /** Says of a pen that has lifted how far its ink has come; nothing where it is there. */
+    get inkFollows() {
+        return this.followed < 1 ? `The ink follows: ${Math.round(100 * this.followed)} % · Undo calls it off` : '';
+    },
     get penWords() {
+        if (this.inkFollows !== '') {
+            return this.inkFollows;
+        }
         if (this.waits.length > 0) {
             return `When the pen lifts: ${this.waits.join(', ')}`;
         }

@@ -187,6 +187,8 @@ export const practising = {
             const inHand = this.recorded === movement.recorded;
             if (inHand) {
                 this.takeMovement({ pen: FIRST, recorded: null, name: FIRST });
+                // What is still asked of this movement must not find it gone.
+                await Promise.all([this.painting.idle(), this.advising.idle(), this.weighing.idle()]);
             }
             try {
                 await call(movement.url, { method: 'DELETE' });
