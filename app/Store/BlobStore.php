@@ -20,6 +20,9 @@ final readonly class BlobStore
         // One that was damaged on the disk is whole again.
         if ($this->files->get(self::path($hash)) !== $bytes) {
             $this->files->put(self::path($hash), $bytes);
+        } else {
+            // Whoever clears away what nothing names leaves what is young.
+            @touch($this->files->path(self::path($hash)));
         }
 
         return $hash;

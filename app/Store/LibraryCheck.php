@@ -65,16 +65,39 @@ final readonly class LibraryCheck
                 }
             }
         }
-        $letGo = 0;
-        foreach ($found['leftOver'] as $hash) {
+
+        return ['healed' => $healed, 'letGo' => $this->letGo($found['leftOver'])[0]];
+    }
+
+    /**
+     * Lets go of files that nothing names: what was put down for something that never came to be, since the server fell.
+     *
+     * @return array{int, int} files and bytes
+     */
+    public function letGoOfLeftOver(): array
+    {
+        $named = $this->named();
+
+        return $this->letGo(array_values(array_filter(array_map(basename(...), $this->kept->allFiles()), fn (string $name): bool => preg_match('/^[0-9a-f]{64}$/D', $name) === 1 && ! isset($named[$name]))));
+    }
+
+    /**
+     * @param  list<string>  $hashes
+     * @return array{int, int}
+     */
+    private function letGo(array $hashes): array
+    {
+        $gone = [0, 0];
+        foreach ($hashes as $hash) {
             $path = $this->kept->path(substr($hash, 0, 2)."/{$hash}");
+            $size = (int) @filesize($path);
             // What was put here a moment ago may be named in the next.
             if (@filemtime($path) < time() - self::YOUNG && @unlink($path)) {
-                $letGo++;
+                $gone = [$gone[0] + 1, $gone[1] + $size];
             }
         }
 
-        return ['healed' => $healed, 'letGo' => $letGo];
+        return $gone;
     }
 
     /** @return array<string, true> all files that are named anywhere: whatever looks like the hash of one */

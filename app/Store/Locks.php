@@ -24,8 +24,8 @@ final readonly class Locks
      */
     public function alone(string $thing, callable $do): mixed
     {
-        // A few locks for all things, so that their files can stay.
-        $path = "{$this->folder}/".substr(hash('sha256', $thing), 0, 1).'.lock';
+        // So many locks for all things that their files can stay, and that what takes long seldom holds up something else.
+        $path = "{$this->folder}/".substr(hash('sha256', $thing), 0, 3).'.lock';
         @mkdir($this->folder, 0775, true);
         $lock = @fopen($path, 'c');
         if ($lock === false || ! flock($lock, LOCK_EX)) {

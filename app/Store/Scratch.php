@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use RuntimeException;
-
 /** Files that only processes of this machine hand to one another, and that nobody misses after it was switched off. */
 final class Scratch
 {
@@ -63,7 +61,7 @@ final class Scratch
     {
         $path = tempnam(sys_get_temp_dir(), 'yarrowfog-'.getmypid().'-');
         if ($path === false) {
-            throw new RuntimeException('There is no room for a temporary file.');
+            throw new DiskRefuses('There is no room for a temporary file.');
         }
         try {
             return $do($path);
@@ -85,7 +83,7 @@ final class Scratch
         return self::file(function (string $path) use ($do): mixed {
             $folder = "{$path}.d";
             if (! @mkdir($folder, 0700)) {
-                throw new RuntimeException('There is no room for a temporary folder.');
+                throw new DiskRefuses('There is no room for a temporary folder.');
             }
             try {
                 return $do($folder);
