@@ -9,7 +9,9 @@ use App\Gathering\SourceIntake;
 use App\Models\Source;
 use App\Pictures\PictureFile;
 use App\Store\BlobStore;
+use App\Store\LibraryCheck;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Storage;
 use Imagick;
 use ImagickPixel;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -151,5 +153,42 @@ final class GatherTest extends FeatureTestCase
     private function bring(string $bytes, string $name): \Illuminate\Testing\TestResponse
     {
         return $this->post('/sources', ['picture' => UploadedFile::fake()->createWithContent($name, $bytes)], ['Accept' => 'application/json']);
+    }
+
+    public function test_the_wall_comes_in_parts_and_is_searched_as_a_whole(): void
+    {
+        $first = $this->source();
+        for ($i = 0; $i < 130; $i++) {
+            Source::query()->create([...$first->only(['hash', 'type', 'bytes', 'width', 'height', 'dpi']), 'name' => "Shell {$i}", 'origin' => $i % 2 === 0 ? 'scanner' : 'file', 'tags' => $i % 10 === 0 ? ['Tide', 'rope'] : null]);
+        }
+        Source::query()->where('name', 'Shell 129')->delete();
+        $page = (string) $this->get('/gather')->assertOk()->getContent();
+        preg_match('#<script[^>]*id="gather-data"[^>]*>(.*?)</script>#s', $page, $m);
+        $data = json_decode($m[1] ?? '', true);
+        self::assertSame([60, 130, 'Shell 128', ['Tide', 'rope']], [count($data['sources']), $data['total'], $data['sources'][0]['name'], $data['tags']]);
+        $names = fn (string $query): array => array_column((array) $this->getJson("/sources?{$query}")->assertOk()->json('sources'), 'name');
+        self::assertSame([...array_map(fn (int $i): string => "Shell {$i}", range(8, 0)), 'Blot'], $names('from=120'));
+        self::assertSame('Shell 68', $names('from=60')[0]);
+        self::assertSame([], $names('from=130'));
+        self::assertSame(['Shell 120', 'Shell 20'], $names('words=TIDE+2'));
+        self::assertSame(13, $this->getJson('/sources?tag=rope')->json('total'));
+        self::assertSame(65, $this->getJson('/sources?words=scan')->json('total'));
+        self::assertSame(0, $this->getJson('/sources?words=nothing')->json('total'));
+        self::assertSame(130, $this->getJson('/sources?words[]=a&tag[]=b&from=-7')->json('total'));
+    }
+
+    /** What was put down for something that never came to be, since the server fell, is let go of after an hour; what is named, or young, stays. */
+    public function test_cleaning_lets_go_of_files_that_nothing_names(): void
+    {
+        $kept = app(BlobStore::class);
+        $source = $this->source();
+        [$old, $young, $again] = [$kept->put('nobody has this'), $kept->put('this came now'), $kept->put('this came twice')];
+        $path = fn (string $hash): string => Storage::disk('library')->path(substr($hash, 0, 2)."/{$hash}");
+        foreach ([$old, $again, $source->hash] as $hash) {
+            touch($path($hash), time() - 7200);
+        }
+        $kept->put('this came twice');
+        self::assertSame([1, 15], app(LibraryCheck::class)->letGoOfLeftOver());
+        self::assertSame([false, true, true, true], array_map($kept->has(...), [$old, $young, $again, $source->hash]));
     }
 }

@@ -4,30 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Gathering\SourceWall;
 use App\Gathering\Ways;
-use App\Models\Source;
-use App\Models\Tip;
 use Illuminate\Contracts\View\View;
 
+/** The room where sources come in. */
 final class GatherController
 {
-    public function show(Ways $ways): View
+    public function show(Ways $ways, SourceWall $wall): View
     {
-        return view('rooms.gather', ['sources' => Source::query()->with('tips.brushes')->latest('id')->get(), 'asFrames' => self::tipsByFrame(), 'ways' => $ways->all()]);
-    }
-
-    /** @return array<int, list<Tip>> tips of several frames, by each source that one of them was cut from */
-    private static function tipsByFrame(): array
-    {
-        $tips = [];
-        foreach (Tip::query()->with('brushes')->get()->whereNotNull('frame_set_id') as $tip) {
-            foreach ($tip->pictures() as $frame) {
-                if ($frame['source'] !== null) {
-                    $tips[$frame['source']][$tip->id] = $tip;
-                }
-            }
-        }
-
-        return array_map(array_values(...), $tips);
+        return view('rooms.gather', ['wall' => $wall->part(), 'tags' => $wall->tags(), 'ways' => $ways->all()]);
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Gathering\SourceImages;
 use App\Gathering\SourceIntake;
+use App\Gathering\SourceWall;
 use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Http\Requests\BringIn;
@@ -22,6 +23,14 @@ use Yarrowfog\Core\InvalidInput;
 final class SourceController
 {
     /** A file that is here already is not taken twice. */
+    /** A part of the wall. */
+    public function index(Request $request, SourceWall $wall): JsonResponse
+    {
+        $asked = fn (string $key): string => is_string($request->query($key)) ? mb_substr(mb_scrub($request->query($key)), 0, 200) : '';
+
+        return response()->json($wall->part($asked('words'), $asked('tag'), max(0, min(1_000_000, (int) $asked('from')))));
+    }
+
     public function store(BringIn $request, SourceIntake $sources, InHand $inHand): JsonResponse
     {
         [$source, $wasHere] = $sources->takeInOnce($request->bytes(), $request->name());

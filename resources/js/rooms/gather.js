@@ -9,6 +9,9 @@ export const gatherRoom = () => extended(pageData('gather-data'), {
     over: false,
     bringing: [],
     chosen: [],
+    picked: [],
+    isLoading: false,
+    asked: '',
     search: '',
     tag: '',
     undone: null,
@@ -100,22 +103,52 @@ export const gatherRoom = () => extended(pageData('gather-data'), {
     },
 
     // —— the wall ——
-    get shown() {
-        const words = this.search.trim().toLowerCase().split(/\s+/).filter(Boolean);
-
-        return this.sources.filter((s) => (this.tag === '' || s.tags.includes(this.tag)) && words.every((w) => s.words.includes(w)));
+    /** How many are not shown yet. */
+    get left() {
+        return this.total - this.sources.length;
     },
-    get tags() {
-        return [...new Set(this.sources.flatMap((s) => s.tags))].sort();
+    get leftWords() {
+        return `Show more: ${this.left.toLocaleString('en-GB')} left`;
+    },
+    /** What comes next is there before its place is reached. */
+    scrolled(event) {
+        const { scrollTop, clientHeight, scrollHeight } = event.target;
+        if (scrollTop + 2 * clientHeight > scrollHeight) {
+            this.further();
+        }
+    },
+    /** The next part of the wall. */
+    further() {
+        if (!this.isLoading && this.left > 0) {
+            this.load(this.sources.length);
+        }
+    },
+    /** @param {number} from  how many stay */
+    async load(from) {
+        const asked = { words: this.search, tag: this.tag, from: String(from) };
+        this.isLoading = true;
+        this.asked = JSON.stringify(asked);
+        await this.tried(async () => {
+            const { sources, total } = await call(`${this.url}?${new URLSearchParams(asked)}`, { method: 'GET' });
+            // What was asked for since then is on its way.
+            if (this.asked === JSON.stringify(asked)) {
+                const there = this.sources.slice(0, from);
+                this.sources = [...there, ...sources.filter((s) => !there.some((other) => other.id === s.id))];
+                this.total = total;
+            }
+        });
+        this.isLoading = false;
     },
     pickTag(tag) {
         this.tag = this.tag === tag ? '' : tag;
+        this.load(0);
     },
     isTag(tag) {
         return this.tag === tag;
     },
     find(event) {
         this.search = event.target.value;
+        this.load(0);
     },
     isChosen(source) {
         return this.chosen.includes(source.id);
@@ -125,8 +158,13 @@ export const gatherRoom = () => extended(pageData('gather-data'), {
     },
     toggle(source) {
         this.chosen = this.isChosen(source) ? this.chosen.filter((id) => id !== source.id) : [...this.chosen, source.id];
-        const first = this.sources.find((s) => s.id === this.chosen[0]);
+        // One stays chosen though another search does not show it.
+        this.picked = [...this.picked.filter((s) => s.id !== source.id), source];
+        const [first] = this.chosenSources;
         this.tagText = first ? first.tags.join(', ') : '';
+    },
+    get chosenSources() {
+        return this.chosen.map((id) => this.picked.find((s) => s.id === id));
     },
     none() {
         this.chosen = [];
@@ -142,9 +180,10 @@ export const gatherRoom = () => extended(pageData('gather-data'), {
     },
     async keepTags() {
         await this.tried(async () => {
-            for (const source of this.sources.filter((s) => this.isChosen(s))) {
+            for (const source of this.chosenSources) {
                 const said = await call(source.url, { method: 'PATCH', json: { tags: this.tagText } });
-                source.tags = said.tags;
+                this.sources.filter((s) => s.id === source.id).forEach((s) => { s.tags = said.tags; });
+                this.tags = [...new Set([...this.tags, ...said.tags])].sort();
             }
             this.chosen = [];
         });
@@ -158,10 +197,11 @@ export const gatherRoom = () => extended(pageData('gather-data'), {
         event.target.value = source.name;
     },
     async remove() {
-        const gone = this.sources.filter((s) => this.isChosen(s));
+        const gone = this.chosenSources;
         await this.tried(async () => {
             for (const source of gone) {
                 await call(source.url, { method: 'DELETE' });
+                this.total -= this.sources.some((s) => s.id === source.id) ? 1 : 0;
                 this.sources = this.sources.filter((s) => s.id !== source.id);
                 this.chosen = this.chosen.filter((id) => id !== source.id);
                 this.undone = { ids: [...(this.undone?.ids ?? []), source.id], name: gone.length === 1 ? source.name : `${gone.length} sources` };

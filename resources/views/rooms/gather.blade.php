@@ -1,17 +1,9 @@
-@php
-    $wall = $sources->map(fn ($s) => [
-        'id' => $s->id, 'name' => $s->name, 'url' => route('sources.update', $s), 'cut' => route('cut', $s), 'thumb' => route('sources.thumb', $s),
-        'facts' => $s->facts(), 'age' => $s->created_at->diffForHumans(), 'tags' => $s->tags ?? [],
-        'tips' => $s->tips->concat($asFrames[$s->id] ?? [])->unique('id')->values()->map(fn ($t) => ['name' => $t->name, 'tune' => $t->brushes->isEmpty() ? null : route('tune', $t->brushes->first())])->all(),
-        'words' => mb_strtolower(implode(' ', [$s->name, $s->origin, $s->type, ...$s->tags ?? []])),
-    ])->all();
-@endphp
 <x-layout room="gather" title="Gather">
-    <x-data id="gather-data" :value="['url' => url('/sources'), 'setsUrl' => route('sets.store'), 'sources' => $wall]" />
+    <x-data id="gather-data" :value="['url' => url('/sources'), 'setsUrl' => route('sets.store'), 'tags' => $tags, ...$wall]" />
     <main x-data="gatherRoom" class="grid min-h-0 grid-cols-[minmax(0,1fr)_300px] gap-[14px] px-5 py-[14px]"
           x-on:dragover.prevent="dragOver" x-on:dragleave="dragOut" x-on:drop.prevent="drop">
         <section aria-label="Sources" class="flex min-h-0 flex-col gap-[10px]">
-            @if ($sources->isNotEmpty())
+            @if ($wall['total'] > 0)
                 <div class="flex flex-none flex-wrap items-center gap-2">
                     <input type="search" class="field w-[220px] py-[6px]" placeholder="Search names, tags, kinds" aria-label="Search the sources" x-on:input="find">
                     <div class="flex flex-wrap gap-1" role="group" aria-label="Tags"><template x-for="t in tags" :key="t"><button type="button" class="choice" :aria-pressed="isTag(t)" x-on:click="pickTag(t)" x-text="t"></button></template></div>
@@ -26,9 +18,9 @@
                 </div>
             @endif
             <p class="wrong m-0 flex-none" role="alert" x-show="message !== ''" x-cloak x-text="message"></p>
-            <div class="min-h-0 flex-1 overflow-y-auto rounded-[10px] bg-neutral-mat p-4" :class="over ? 'shadow-[inset_0_0_0_3px_var(--color-yarrow)]' : ''">
-                @if ($sources->isEmpty())
-                    <div class="grid h-full place-items-center text-center text-white">
+            <div class="min-h-0 flex-1 overflow-y-auto rounded-[10px] bg-neutral-mat p-4" x-on:scroll.passive="scrolled" :class="over ? 'shadow-[inset_0_0_0_3px_var(--color-yarrow)]' : ''">
+                @if ($wall['total'] === 0)
+                    <div class="grid h-full place-items-center text-center text-ink">
                         <div class="max-w-[420px]">
                             <h1 class="mb-2 text-[22px]">Nothing gathered yet</h1>
                             <p class="text-[15px]">Drop a photo or a scan of a mark here, or draw one. It is kept as it comes; everything after is done to a copy. No mark at hand? The sample scanner has ten finds to begin with.</p>
@@ -37,7 +29,7 @@
                 @else
                     <h1 class="sr-only">Sources</h1>
                     <ul class="m-0 grid list-none grid-cols-[repeat(auto-fill,minmax(210px,1fr))] gap-4 p-0">
-                        <template x-for="s in shown" :key="s.id">
+                        <template x-for="s in sources" :key="s.id">
                             <li class="relative rounded-[8px]" :class="isChosen(s) ? 'shadow-[0_0_0_3px_var(--color-yarrow)]' : ''" :data-source="s.id">
                                 <a :href="s.cut" class="block rounded-t-[8px] focus-visible:outline-white" :aria-label="'Cut ' + s.name"><img :src="s.thumb" alt="" loading="lazy" class="h-[190px] w-full rounded-t-[8px] bg-[#a8a8a8] object-contain"></a>
                                 <label class="absolute left-[8px] top-[8px] grid size-[26px] cursor-pointer place-items-center rounded-[6px] bg-fog-50/90 text-[12px] font-bold"><input type="checkbox" class="peer sr-only" :checked="isChosen(s)" x-on:change="toggle(s)" :aria-label="'Choose ' + s.name"><span class="rounded-[3px] peer-focus-visible:outline-2 peer-focus-visible:outline-yarrow-dark" x-text="isChosen(s) ? order(s) : '+'"></span></label>
@@ -50,7 +42,8 @@
                             </li>
                         </template>
                     </ul>
-                    <p class="m-0 py-10 text-center text-white" x-show="shown.length === 0">Nothing here goes by these words. Clear the search to see all.</p>
+                    <p class="m-0 py-6 text-center" x-show="left > 0"><button type="button" class="quiet bg-fog-200" x-on:click="further" x-text="leftWords"></button></p>
+                    <p class="m-0 py-10 text-center text-ink" x-show="sources.length === 0">Nothing here goes by these words. Clear the search to see all.</p>
                 @endif
             </div>
         </section>
