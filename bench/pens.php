@@ -2,13 +2,20 @@
 
 declare(strict_types=1);
 
+use App\Pictures\PictureFile;
+use Tests\Attack\Client;
+use Tests\Attack\HostileInput;
 use Tests\Browser\Application;
+use Yarrowfog\Core\Form\FieldValues;
+use Yarrowfog\Core\JsonReader;
+use Yarrowfog\Core\Make\SampleCamera;
 
 require __DIR__.'/../vendor/autoload.php';
 
 /*
  * Many pens at once, each on a sheet of its own, as browsers drive them: the next piece is sent when the one before it was
- * answered, with all samples that came meanwhile, and the whole trace when the pen lifts.   php bench/pens.php [PENS [SECONDS]]
+ * answered, with all samples that came meanwhile, and the whole trace when the pen lifts.   php bench/pens.php [PENS [SECONDS [TIPS]]]
+ * So many tips of 12 megapixels are made meanwhile.
  *
  * Told are the ms from a sample to the answer that holds its ink, from the lifted pen to its answer, how often a whole
  * trace had to be sent again, and whether every stroke is in the library.
@@ -62,22 +69,22 @@ final class Pen
         $from = $this->isLast || $this->state === null ? 0 : $this->sent;
         $order = ['stroke' => $this->stroke, 'brush' => $this->brush, 'size' => 64, 'roll' => $this->number, 'realPressure' => true, 'samples' => array_map($this->sample(...), range($from, max($from, $there - 1)))];
 
-        return ["/sheets/{$this->sheet}/pen/".($this->isLast ? 'strokes' : 'pieces')."?stroke={$this->stroke}", json_encode($this->isLast || $this->state === null ? $order : [...$order, 'state' => $this->state], JSON_THROW_ON_ERROR)];
+        return ["/sheets/{$this->sheet}/pen/".($this->isLast ? 'strokes' : 'pieces')."?stroke={$this->stroke}", json_encode([...$order, ...$this->state === null ? [] : ($this->isLast ? ['seen' => $this->state['piece']] : ['state' => $this->state])], JSON_THROW_ON_ERROR)];
     }
 
     /**
      * @param  array<string, mixed>  $words
-     * @return array{list<float>, list<float>, bool} ms of samples, of a lifted pen, and whether all must be sent again
+     * @return array{list<float>, list<float>, bool, float} ms of samples, of a lifted pen, whether all must be sent again, and ms of the answer
      */
     public function answered(float $now, array $words): array
     {
         if ($this->isLast) {
-            return [[], [$now - $this->asked], false];
+            return [[], [$now - $this->asked], false, $now - $this->asked];
         }
         if (($words['again'] ?? false) === true) {
             $this->state = null;
 
-            return [[], [], true];
+            return [[], [], true, $now - $this->asked];
         }
         $this->state = is_array($words['state'] ?? null) ? $words['state'] : null;
         $took = [];
@@ -87,7 +94,7 @@ final class Pen
         }
         $this->sent = $this->until;
 
-        return [$took, [], false];
+        return [$took, [], false, $now - $this->asked];
     }
 
     /** @return array{float, float, float, float} */
@@ -104,7 +111,7 @@ final class Pen
     }
 }
 
-[$count, $seconds] = [(int) ($argv[1] ?? 20), (float) ($argv[2] ?? 60)];
+[$count, $seconds, $tips] = [(int) ($argv[1] ?? 20), (float) ($argv[2] ?? 60), (int) ($argv[3] ?? 0)];
 $app = new Application(withDemo: true);
 try {
     $library = new PDO("sqlite:{$app->folder}/yarrowfog.sqlite");
@@ -117,19 +124,40 @@ try {
     }
     // Workers have warmed up by the time a painter has opened a sheet.
     sleep(3);
-    $isWhole = report($pens, painted($app->url, $pens, $seconds), $library);
+    $isWhole = report($pens, painted($app->url, $pens, $seconds, $tips > 0 ? making($app, $tips) : []), $library, $tips);
 } finally {
     $app->remove();
 }
 exit($isWhole ? 0 : 1);
 
+/** @return list<CurlHandle> */
+function making(Application $app, int $tips): array
+{
+    $client = new Client($app);
+    $photo = SampleCamera::make(FieldValues::read(SampleCamera::params(), JsonReader::of(['find' => 'net', 'size' => '12 megapixels'])));
+    $source = json_decode($client->once(new HostileInput('photo', 'POST', '/sources', PictureFile::encode($photo->width, $photo->height, $photo->toBytes(), 'jpeg'), ['picture', 'net.jpg'])), true);
+    $list = ['kind' => 'own colours', 'steps' => [
+        ['step' => 'clear-colour', 'numbers' => ['places' => [[0.05, 0.5]], 'tolerance' => 0.15, 'reach' => 'everywhere']],
+        ['step' => 'lift-backing'],
+        ['step' => 'specks', 'numbers' => ['islands' => 400, 'holes' => 40]],
+        ['step' => 'trim'],
+        ['step' => 'scale', 'numbers' => ['side' => 1200]],
+    ]];
+
+    return array_map(fn (int $i): CurlHandle => $client->handle(new HostileInput('tip', 'POST', "/cut/{$source['id']}/tip", (string) json_encode(['list' => $list, 'name' => "Tip {$i}"]))), range(1, $tips));
+}
+
 /**
  * @param  list<Pen>  $pens
- * @return array{list<float>, list<float>, int, list<string>, array<int, int>}
+ * @param  list<CurlHandle>  $beside  requests that are under way meanwhile
+ * @return array{list<float>, list<float>, int, list<string>, array<int, int>, list<float>, int}
  */
-function painted(string $url, array $pens, float $seconds): array
+function painted(string $url, array $pens, float $seconds, array $beside): array
 {
     $all = curl_multi_init();
+    array_map(fn (CurlHandle $one): int => curl_multi_add_handle($all, $one), $beside);
+    $pieces = [];
+    $made = 0;
     $handles = array_map(fn (): CurlHandle => curl_init(), $pens);
     $busy = [];
     $took = $lifted = $strokes = $codes = [];
@@ -150,7 +178,13 @@ function painted(string $url, array $pens, float $seconds): array
         curl_multi_exec($all, $active);
         curl_multi_select($all, 0.002);
         while (($done = curl_multi_info_read($all)) !== false) {
-            $i = (int) array_search($done['handle'], $handles, true);
+            $i = array_search($done['handle'], $handles, true);
+            if ($i === false) {
+                $made += curl_getinfo($done['handle'], CURLINFO_RESPONSE_CODE) < 300 ? 1 : 0;
+                curl_multi_remove_handle($all, $done['handle']);
+
+                continue;
+            }
             $code = (int) curl_getinfo($done['handle'], CURLINFO_RESPONSE_CODE);
             $body = (string) curl_multi_getcontent($done['handle']);
             curl_multi_remove_handle($all, $done['handle']);
@@ -158,9 +192,10 @@ function painted(string $url, array $pens, float $seconds): array
             $codes[$code] = ($codes[$code] ?? 0) + 1;
             $length = strlen($body) < 4 ? 0 : (int) hexdec(bin2hex(substr($body, 0, 4)));
             $words = json_decode(substr($body, 4, $length), true);
-            [$samples, $lifts, $isAgain] = $pens[$i]->answered(hrtime(true) / 1e6, is_array($words) ? $words : []);
+            [$samples, $lifts, $isAgain, $answer] = $pens[$i]->answered(hrtime(true) / 1e6, is_array($words) ? $words : []);
             array_push($took, ...$samples);
             array_push($lifted, ...$lifts);
+            array_push($pieces, ...$lifts === [] ? [$answer] : []);
             $again += $isAgain ? 1 : 0;
             if ($lifts !== []) {
                 $strokes[] = $pens[$i]->stroke;
@@ -170,16 +205,16 @@ function painted(string $url, array $pens, float $seconds): array
         $left = count(array_filter($pens, fn (Pen $pen): bool => $pen->stroke !== ''));
     } while (! $isOver || $left > 0);
 
-    return [$took, $lifted, $again, $strokes, $codes];
+    return [$took, $lifted, $again, $strokes, $codes, $pieces, $made];
 }
 
 /**
  * @param  list<Pen>  $pens
- * @param  array{list<float>, list<float>, int, list<string>, array<int, int>}  $seen
+ * @param  array{list<float>, list<float>, int, list<string>, array<int, int>, list<float>, int}  $seen
  */
-function report(array $pens, array $seen, PDO $library): bool
+function report(array $pens, array $seen, PDO $library, int $tips): bool
 {
-    [$took, $lifted, $again, $strokes, $codes] = $seen;
+    [$took, $lifted, $again, $strokes, $codes, $pieces, $made] = $seen;
     $at = function (array $values, float $part): float {
         sort($values);
 
@@ -192,7 +227,9 @@ function report(array $pens, array $seen, PDO $library): bool
         return (int) $kept->fetchColumn() !== 1;
     }));
     $other = array_sum(array_diff_key($codes, [200 => 0]));
-    printf("%d pens at once, %d strokes\n", count($pens), count($strokes));
+    printf("%d pens at once, %d strokes%s\n", count($pens), count($strokes), $tips === 0 ? '' : ", beside {$tips} tips of 12 megapixels, of which {$made} were done meanwhile");
+    printf("%-66s %8.0f ms\n", 'a piece, 95th percentile', $at($pieces, 0.95));
+    printf("%-66s %8.2f %%\n", 'pieces sent again', 100 * $again / max(1, count($pieces)));
     printf("%-66s %8.0f ms\n", 'from a sample to its ink, median', $at($took, 0.5));
     printf("%-66s %8.0f ms\n", 'from a sample to its ink, 95th percentile', $at($took, 0.95));
     printf("%-66s %8.0f ms\n", 'from the lifted pen to the stroke in the library, median', $at($lifted, 0.5));

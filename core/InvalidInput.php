@@ -13,8 +13,12 @@ use InvalidArgumentException;
  */
 final class InvalidInput extends InvalidArgumentException
 {
-    public function __construct(public readonly string $key, string $message)
+    public readonly string $key;
+
+    /** Bytes of a file that are no UTF-8 may stand in both, and are replaced: a sentence can always be told. */
+    public function __construct(string $key, string $message)
     {
-        parent::__construct($message);
+        $this->key = mb_scrub($key, 'UTF-8');
+        parent::__construct(mb_scrub($message, 'UTF-8'));
     }
 }

@@ -23,8 +23,10 @@ final class SvgFile
 
     private const MOST_BYTES = 16 * 1024 * 1024;
 
-    /** s of the processor. */
-    private const SECONDS = 10;
+    /** s of the processor, at the size to begin with, and at larger ones. */
+    private const SECONDS = 2;
+
+    private const SECONDS_LARGER = 10;
 
     /** s by the clock, on a machine that is busy with other things too. */
     private const PATIENCE = 40;
@@ -54,8 +56,9 @@ final class SvgFile
         if (strlen($bytes) > self::MOST_BYTES) {
             throw new PictureRefused(sprintf('This SVG has %s MB. The most Yarrowfog opens is %d MB.', number_format(strlen($bytes) / 1048576), self::MOST_BYTES / 1048576));
         }
+        $seconds = $side <= self::FIRST ? self::SECONDS : self::SECONDS_LARGER;
         $drawing = new Process(
-            ['env', '-i', 'PATH=/usr/bin:/bin', 'LC_ALL=C.UTF-8', 'prlimit', '--cpu='.self::SECONDS, '--as='.self::MEMORY, '--core=0', '--nofile=64', '--fsize=0',
+            ['env', '-i', 'PATH=/usr/bin:/bin', 'LC_ALL=C.UTF-8', 'prlimit', "--cpu={$seconds}", '--as='.self::MEMORY, '--core=0', '--nofile=64', '--fsize=0',
                 'rsvg-convert', '--format=png', '--keep-aspect-ratio', "--width={$side}", "--height={$side}"],
             '/',
             null,
@@ -65,7 +68,7 @@ final class SvgFile
         try {
             $drawing->run();
         } catch (ExceptionInterface) {
-            throw new PictureRefused(self::tooMuch());
+            throw new PictureRefused(self::tooMuch($seconds));
         }
         if ($drawing->isSuccessful()) {
             return $drawing->getOutput();
@@ -75,11 +78,11 @@ final class SvgFile
         }
 
         // What a limit ended was ended by a signal, or could get no memory.
-        throw new PictureRefused($drawing->hasBeenSignaled() || $drawing->getExitCode() > 128 ? self::tooMuch() : 'This SVG is damaged, or nothing in it has a size: it cannot be drawn. Save it again as plain SVG and try once more.');
+        throw new PictureRefused($drawing->hasBeenSignaled() || $drawing->getExitCode() > 128 ? self::tooMuch($seconds) : 'This SVG is damaged, or nothing in it has a size: it cannot be drawn. Save it again as plain SVG and try once more.');
     }
 
-    private static function tooMuch(): string
+    private static function tooMuch(int $seconds): string
     {
-        return sprintf('This SVG takes more than %d seconds or %d MB to draw. Simplify it, or save it as PNG where it was made.', self::SECONDS, self::MEMORY / 1048576);
+        return sprintf('This SVG takes more than %d seconds or %d MB to draw. Simplify it, or save it as PNG where it was made.', $seconds, self::MEMORY / 1048576);
     }
 }

@@ -24,7 +24,8 @@ final class Application
     /** A folder with the brushes of the demo in it, made once for all tests of a run. Its page is left out: painting that takes a while. */
     private static ?string $demo = null;
 
-    public function __construct(bool $withDemo = false)
+    /** @param  array<string, string>  $surroundings  variables of its processes besides */
+    public function __construct(bool $withDemo = false, private readonly array $surroundings = [])
     {
         $this->folder = self::newFolder();
         $this->port = Process::freePort();
@@ -73,7 +74,7 @@ final class Application
         }
         $this->process = new Process(
             ['bin/serve', "127.0.0.1:{$this->port}"],
-            [...self::environment($this->folder), 'WORKERS' => '2'],
+            [...self::environment($this->folder), 'WORKERS' => '2', ...array_map(fn (string $value): string => strtr($value, ['{folder}' => $this->folder]), $this->surroundings)],
             "{$this->folder}/logs/server.log",
         );
         Process::waitForAnswer("{$this->url}/gather");
@@ -82,6 +83,19 @@ final class Application
     public function stop(): void
     {
         $this->process?->end();
+        $this->process = null;
+    }
+
+    /** The group of all its processes. */
+    public function group(): int
+    {
+        return $this->process?->group() ?? 0;
+    }
+
+    /** Ends all that belongs to it at once, as a machine that is switched off does. */
+    public function fall(): void
+    {
+        $this->process?->fall();
         $this->process = null;
     }
 

@@ -45,6 +45,19 @@ final class Process
         }
     }
 
+    /** Ends it and all that it started at once, without letting them know. */
+    public function fall(): void
+    {
+        if ($this->process === null) {
+            return;
+        }
+        $id = $this->group();
+        posix_kill(-$id, SIGKILL);
+        proc_close($this->process);
+        $this->process = null;
+        self::waitUntil('What was ended is still there.', fn (): bool => self::living($id) === []);
+    }
+
     /** Tells it something, and nothing that it started. */
     public function signal(int $signal): void
     {
@@ -63,6 +76,33 @@ final class Process
                 posix_kill($id, SIGKILL);
             }
         }
+    }
+
+    /** Its group: that of all that it started. */
+    public function group(): int
+    {
+        return $this->process === null ? 0 : proc_get_status($this->process)['pid'];
+    }
+
+    /** Bytes of memory of all processes of a group, what they share counted once. */
+    public static function memoryOfGroup(int $group): int
+    {
+        $bytes = 0;
+        foreach (self::living($group) as $id) {
+            if (preg_match('/^Pss:\s+(\d+) kB/m', (string) @file_get_contents("/proc/{$id}/smaps_rollup"), $m) === 1) {
+                $bytes += 1024 * (int) $m[1];
+            }
+        }
+
+        return $bytes;
+    }
+
+    /** @return list<int> processes of a group that still run: one that has ended may wait for its parent to notice */
+    private static function living(int $group): array
+    {
+        $ids = array_map(fn (string $folder): int => (int) basename($folder), glob('/proc/[0-9]*', GLOB_ONLYDIR) ?: []);
+
+        return array_values(array_filter($ids, fn (int $id): bool => posix_getpgid($id) === $group && preg_match('/\) Z /', (string) @file_get_contents("/proc/{$id}/stat")) !== 1));
     }
 
     public static function freePort(): int

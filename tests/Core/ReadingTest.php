@@ -69,4 +69,12 @@ final class ReadingTest extends TestCase
     {
         self::assertSame(['name' => 'Nan'], Json::decode('{"name": "Nan"}'));
     }
+
+    /** A sentence may quote a file that is no text: told as JSON, it must not fail. */
+    public function test_bytes_that_are_no_text_can_be_told(): void
+    {
+        $e = new InvalidInput("a\xff", "“\xc3\x28” is no number.");
+        self::assertSame(['a?', '“?(” is no number.'], [$e->key, $e->getMessage()]);
+        self::assertIsString(json_encode([$e->key => $e->getMessage()]));
+    }
 }

@@ -22,6 +22,9 @@ final class InkMlReader
 {
     public const MOST_BYTES = 24 * 1024 * 1024;
 
+    /** Channels of one format: a pen that tells all that the Recommendation names has twenty. */
+    private const MOST_CHANNELS = 64;
+
     private const LINK = 'http://www.w3.org/XML/1998/namespace';
 
     /** @var array<string, list<Channel>> by the id of a trace format, ink source or context */
@@ -152,6 +155,9 @@ final class InkMlReader
 
     private function channel(): void
     {
+        if (count($this->forming) >= self::MOST_CHANNELS) {
+            throw new InvalidInput('channel', sprintf('This InkML has more than %d channels: no pen tells so much.', self::MOST_CHANNELS));
+        }
         $number = fn (string $of): ?float => is_numeric($this->xml->getAttribute($of)) ? (float) $this->xml->getAttribute($of) : null;
         $this->forming[] = new Channel(
             $this->xml->getAttribute('name') ?? '',

@@ -117,6 +117,21 @@ final class InkMlTest extends TestCase
         }
     }
 
+    /** So many channels would be copied once for each of them. */
+    public function test_more_channels_than_any_pen_has_are_refused_at_the_first_of_them(): void
+    {
+        $ink = fn (int $more): string => '<ink><traceFormat><channel name="X"/><channel name="Y"/>'.str_repeat('<channel name="F"/>', $more).'</traceFormat><trace>'.implode(' ', range(1, 2 + $more)).'</trace></ink>';
+        self::assertCount(1, InkMlReader::read($ink(62))->strokes);
+        foreach ([63, 100000] as $more) {
+            try {
+                InkMlReader::read($ink($more));
+                self::fail('It was read.');
+            } catch (InvalidInput $e) {
+                self::assertSame(['channel', 'This InkML has more than 64 channels: no pen tells so much.'], [$e->key, $e->getMessage()]);
+            }
+        }
+    }
+
     public function test_ten_million_points_are_refused_before_they_fill_the_memory(): void
     {
         $before = memory_get_peak_usage();
