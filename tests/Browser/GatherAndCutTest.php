@@ -6,6 +6,7 @@ namespace Tests\Browser;
 
 use App\Pictures\PictureFile;
 use Facebook\WebDriver\WebDriverKeys;
+use PDO;
 use Tests\Core\Cut\MadePages;
 use Yarrowfog\Core\Raster\Bitmap;
 
@@ -283,6 +284,38 @@ final class GatherAndCutTest extends BrowserTestCase
         self::assertSame([], $chrome->log());
     }
 
+    public function test_many_sources_come_in_parts_are_searched_as_a_whole_and_stay_chosen(): void
+    {
+        $this->take('scanner', 'net');
+        $library = new PDO("sqlite:{$this->app()->folder}/yarrowfog.sqlite");
+        for ($i = 0; $i < 90; $i++) {
+            $library->exec("INSERT INTO sources (name, hash, type, bytes, width, height, origin, created_at, updated_at) SELECT 'Sedge {$i}', hash, type, bytes, width, height, origin, datetime(), datetime() FROM sources ORDER BY id DESC LIMIT 1");
+        }
+        $chrome = $this->chrome();
+        $chrome->open('/gather');
+        $count = fn (): int => (int) $chrome->run('return document.querySelectorAll("[data-source]").length');
+        $chrome->wait('the first part of the wall', fn (): bool => $count() === 60);
+        self::assertStringContainsString('Show more:', $chrome->text('main'));
+        $chrome->run('const wall = document.querySelector("[data-source]").closest(".overflow-y-auto"); wall.scrollTop = wall.scrollHeight;');
+        $chrome->wait('the rest of it', fn (): bool => $count() > 90);
+        $chrome->type('input[aria-label="Search the sources"]', 'sedge 77');
+        $chrome->wait('what goes by these words', fn (): bool => $count() === 1);
+        $chrome->run('document.querySelector("[data-source] input[type=checkbox]").click()');
+        $chrome->waitForText('[aria-label="What is chosen"]', '1 chosen');
+        $chrome->type('input[aria-label="Search the sources"]', 'sedge 3');
+        $chrome->wait('others', fn (): bool => $count() === 18);
+        self::assertStringContainsString('1 chosen', $chrome->text('[aria-label="What is chosen"]'));
+        $chrome->press('Delete');
+        $chrome->waitForText('main', 'Sedge 77 deleted.');
+        self::assertSame(18, $count());
+        $chrome->type('input[aria-label="Search the sources"]', 'sedge 77');
+        $chrome->waitForText('main', 'Nothing here goes by these words.');
+        $this->assertAccessible();
+        $chrome->press('Bring back');
+        $chrome->wait('the wall anew', fn (): bool => $count() === 60);
+        $library->exec("DELETE FROM sources WHERE name LIKE 'Sedge %'");
+    }
+
     public function test_the_hand_works_on_the_picture(): void
     {
         $chrome = $this->take('scanner', 'ink mark');
@@ -388,7 +421,7 @@ final class GatherAndCutTest extends BrowserTestCase
             }
             $checked = $this->checked();
             $chrome->press($label);
-            $chrome->wait("“{$label}” to be done", fn (): bool => $this->checked() > $checked);
+            $chrome->wait("“{$label}” to be done", fn (): bool => $this->checked() > $checked && $this->isLookedAt());
         }
         self::fail('The check list never came to an end: '.$chrome->text('[data-findings]'));
     }
@@ -412,7 +445,13 @@ final class GatherAndCutTest extends BrowserTestCase
 
     private function waitForChecks(): void
     {
-        $this->chrome()->wait('the check list', fn (): bool => $this->checked() > 0);
+        $this->chrome()->wait('the check list', fn (): bool => $this->checked() > 0 && $this->isLookedAt());
+    }
+
+    /** Whether what the check list says is of the list as it is now. */
+    private function isLookedAt(): bool
+    {
+        return $this->chrome()->run('return document.querySelector("[data-findings]").ariaBusy') !== 'true';
     }
 
     /** @param  callable(): mixed  $do */

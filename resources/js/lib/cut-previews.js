@@ -18,6 +18,8 @@ const RESTS = 200;
 export const cutPreviews = {
     findings: [],
     checked: false,
+    /** Whether the list has changed since what is said of it was found. */
+    looking: true,
     curves: {},
     ready: false,
     size: '',
@@ -35,6 +37,7 @@ export const cutPreviews = {
         const now = performance.now();
         const moving = now - this.changedAt < RESTS;
         this.changedAt = now;
+        this.looking = true;
         const size = moving ? this.sizeInTime() : 'whole';
         this.previewing.run((counts) => this.previewOnce(size, counts));
         if (size !== 'whole') {
@@ -80,10 +83,12 @@ export const cutPreviews = {
     },
     check() {
         this.checking.run(async () => {
+            const asked = this.changedAt;
             try {
                 const { words, patches } = await callForPixels(`${this.url}/look/checks`, { json: { list: this.written(), at: Math.max(0, this.chosenAt), backdrop: this.backdrop.prints, ...(this.comparesPrints ? { without: this.chosenAt } : {}) } });
                 this.findings = words.findings;
                 this.checked = true;
+                this.looking = this.changedAt !== asked;
                 this.$refs.prints.getContext('2d').putImageData(patches[0].image, 0, 0);
                 this.$refs.strip.getContext('2d').putImageData(patches[1].image, 0, 0);
                 if (patches[2]) {
@@ -109,6 +114,7 @@ export const cutPreviews = {
     uncheck() {
         this.findings = [];
         this.checked = false;
+        this.looking = false;
     },
     get unchecked() {
         return this.message === '' ? 'Looking …' : 'Not checked: the list must work first.';

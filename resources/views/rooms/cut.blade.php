@@ -109,7 +109,7 @@
             </div>
             <div class="card min-h-0 flex-1 overflow-y-auto px-[13px] py-[11px]">
                 <h2 class="m-0 mb-[4px] text-[15px]">Check list</h2>
-                <ul class="m-0 list-none p-0" aria-live="polite" data-findings>
+                <ul class="m-0 list-none p-0" aria-live="polite" :aria-busy="looking" data-findings>
                     <template x-for="f in findings" :key="f.id">
                         <li class="grid grid-cols-[14px_1fr] gap-x-[8px] border-t border-fog-200 py-[7px] text-[13px] first:border-0" :data-finding="f.id">
                             <i class="mt-[5px] size-[9px] rounded-full" :class="f.note ? 'bg-yarrow' : 'bg-madder'"></i>
