@@ -71,6 +71,7 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
         if (this.set && this.set.found > 0) {
             this.message = `${this.set.found} things lie apart here. A tip takes ${this.set.frames.length} frames: these are the largest.`;
         }
+        this.noted = this.inList();
         this.beginPast(this.set ? `cut:set ${this.set.url} ${this.set.position}` : `cut:${this.id}`);
         this.$watch('steps', () => this.changed());
         this.$watch('kind', () => this.changed());
@@ -111,8 +112,17 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
     },
     changed() {
         this.preview();
+        // A slider that moves is one change; each step that is put in, taken out, moved or switched is one by itself.
+        const steps = this.inList();
+        if (steps !== this.noted) {
+            this.note();
+            this.noted = steps;
+        }
         this.noteSoon();
         this.saveSoon();
+    },
+    inList() {
+        return this.steps.map((s) => `${s.key} ${s.on}`).join();
     },
     toggleAdding() {
         this.adding = !this.adding;
