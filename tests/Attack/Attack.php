@@ -187,8 +187,8 @@ final class Attack
             $this->faults[] = "{$what}: {$status} without a sentence";
         }
         $table = ['/sources' => 'sources', '/teeth' => 'teeth', '/sheets/open' => 'sheets', '/recordings/bring' => 'recordings', '/recordings' => 'recordings'][$input->path] ?? null;
-        if (($status === 201 && $table !== null) || ($status === 200 && preg_match('#/(take|pictures)$#', $input->path) === 1)) {
-            // A bundle of one brush may bring the source of its tip, and a picture on a sheet is a source.
+        if (($status === 201 && $table !== null) || ($status === 200 && str_ends_with($input->path, '/pictures'))) {
+            // A picture on a sheet is a source.
             $table ??= 'sources';
             $this->made[$table] = ($this->made[$table] ?? 0) + 1;
         }
@@ -201,7 +201,9 @@ final class Attack
     {
         $rows = [];
         foreach (['sources', 'teeth', 'sheets', 'recordings'] as $table) {
-            $rows[$table] = (int) $this->library->query("SELECT count(*) FROM {$table}")->fetchColumn();
+            // No answer tells whether a bundle brought the source of its tip: only sources that no tip was cut from are counted.
+            $those = $table === 'sources' ? ' WHERE id NOT IN (SELECT source_id FROM tips WHERE source_id IS NOT NULL)' : '';
+            $rows[$table] = (int) $this->library->query("SELECT count(*) FROM {$table}{$those}")->fetchColumn();
         }
 
         return $rows;
