@@ -56,6 +56,10 @@ try {
         if ($name === 'many') {
             sort($took);
             $tell("a stroke on a sheet of up to {$count}, median", $took[intdiv($count, 2)]);
+            $bytes = fn (string $sql): float => (float) $library->query($sql)->fetchColumn() / 1024 / $count;
+            $sheet = "sheet_id = {$page->sheet}";
+            $tell('  of a stroke: its trace, brush and tips', $bytes("SELECT SUM(LENGTH(trace) + LENGTH(brush) + LENGTH(COALESCE(textures, ''))) FROM strokes WHERE layer_id IN (SELECT id FROM layers WHERE {$sheet})"), 0, 'kB');
+            $tell('  of a stroke: its step back', $bytes("SELECT SUM(LENGTH(COALESCE(pixels, '')) + LENGTH(COALESCE(rest, ''))) FROM change_tiles WHERE change_id IN (SELECT id FROM changes WHERE {$sheet})"), 0, 'kB');
             $tell("a sheet of {$count} strokes in the library", ($size() - $before) / 1e6, 300 * $count / 20000, 'MB');
         }
     }

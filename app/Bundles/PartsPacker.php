@@ -19,7 +19,7 @@ use Yarrowfog\Core\Format\Bundle\BundledTip;
 use Yarrowfog\Core\Format\Bundle\BundledTooth;
 use Yarrowfog\Core\Format\Bundle\BundledVersion;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 
 /** Puts what brushes are made of into a parcel: tips, teeth, makers, and what tips were cut from. */
 final class PartsPacker
@@ -45,7 +45,7 @@ final class PartsPacker
     public function version(BrushSettings $settings, int $roll, BrushParts $parts, ?Tip $tip = null, string $keptAt = '', array $beyond = []): BundledVersion
     {
         $bite = $parts->bite === null ? null : $this->find($parts->bite);
-        $tooth = $settings->choice('tooth') === GroundSettings::OWN || $parts->tooth !== null ? $parts->findTooth() : null;
+        $tooth = $settings->choices->tooth === ToothName::Own || $parts->tooth !== null ? $parts->findTooth() : null;
 
         return new BundledVersion(
             $settings,

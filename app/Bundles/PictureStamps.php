@@ -31,7 +31,6 @@ use Yarrowfog\Core\Stroke\Beginnings;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Sample;
-use Yarrowfog\Core\Stroke\Settings\StepSettings;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
 
@@ -60,7 +59,7 @@ final readonly class PictureStamps
             $list = MendedList::of($picture);
             $cut = Replay::of($list, $picture)->picture;
             $settings = Beginnings::of($beginning, BrushSettings::standard($list->kind))->withBase('size', self::SHOWN);
-            $isStamp = $settings->choice('onePerPress') === StepSettings::YES;
+            $isStamp = $settings->choices->onePerPress;
             $traces = $isStamp
                 ? array_map(fn (int $i): Trace => new Trace([new Sample(0, $width * ($i + 0.5) / 3, $height / 2, 1.0)]), [0, 1, 2])
                 : [Movements::swell(new Rect(40, 44, $width - 80, $height - 88))];

@@ -17,9 +17,9 @@ use Yarrowfog\Core\Paint\Dab\Tooth;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\Frame;
 use Yarrowfog\Core\Tip\TipKind;
@@ -87,12 +87,12 @@ final class StrokeCommand extends EngineCommand
         }
         $bite = self::optional($input, 'bite');
         $tooth = self::optional($input, 'tooth');
-        if ($tooth === null && $brush->choice('tooth') === GroundSettings::OWN) {
+        if ($tooth === null && $brush->choices->tooth === ToothName::Own) {
             throw new InvalidInput('tooth', 'The brush has a tooth of its own: name its picture with --tooth.');
         }
 
-        if ($tooth !== null && $brush->choice('tooth') !== GroundSettings::OWN) {
-            throw new InvalidInput('tooth', "--tooth is the brush’s own tooth, but the brush asks for “{$brush->choice('tooth')}”. Leave --tooth out, or set “tooth” to “own”.");
+        if ($tooth !== null && $brush->choices->tooth !== ToothName::Own) {
+            throw new InvalidInput('tooth', "--tooth is the brush’s own tooth, but the brush asks for “{$brush->choices->tooth->value}”. Leave --tooth out, or set “tooth” to “own”.");
         }
 
         return new BrushTextures(

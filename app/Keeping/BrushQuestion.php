@@ -7,7 +7,7 @@ namespace App\Keeping;
 use Illuminate\Http\Request;
 use Yarrowfog\Core\Advice\BrushTraits;
 use Yarrowfog\Core\Colour\ColourName;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** What is looked for in Keep, as the address of the page holds it. What is unknown in it asks for nothing. */
@@ -57,7 +57,7 @@ final readonly class BrushQuestion
             $number('maker'),
             $text('tag'),
             $choice('kind', TipKind::names()),
-            $choice('does', [InkSettings::PAINTS, InkSettings::ERASES, InkSettings::SMUDGES]),
+            $choice('does', array_column(Does::cases(), 'value')),
             $choice('lays', [BrushTraits::BAND, BrushTraits::STAMP, BrushTraits::DABS]),
             $choice('with', self::WITH),
             $choice('colour', [...ColourName::ALL, BrushTraits::OWN]),

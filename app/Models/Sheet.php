@@ -11,7 +11,7 @@ use Illuminate\Database\Eloquent\SoftDeletes;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 
 /**
  * What is painted on.
@@ -44,7 +44,7 @@ final class Sheet extends Model
 
     protected $guarded = [];
 
-    protected $attributes = ['dpi' => 300, 'tooth' => GroundSettings::NONE];
+    protected $attributes = ['dpi' => 300, 'tooth' => ToothName::None->value];
 
     public static function blank(string $name, int $width, int $height, string $purpose = self::TO_PAINT, int $dpi = 300): self
     {

@@ -8,7 +8,7 @@ use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\JsonValue;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 use Yarrowfog\Core\Tip\Tip as CoreTip;
 
 /**
@@ -33,7 +33,7 @@ final readonly class StrokeTextures implements JsonValue
     public static function of(BrushParts $parts, BrushSettings $settings, ?Tip $tip = null): self
     {
         $bite = $parts->findBite();
-        $tooth = $settings->choice('tooth') === GroundSettings::OWN ? $parts->findTooth() : null;
+        $tooth = $settings->choices->tooth === ToothName::Own ? $parts->findTooth() : null;
 
         return new self(
             StoredPicture::ofTip($tip ?? $parts->findTip()),

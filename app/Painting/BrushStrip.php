@@ -18,7 +18,6 @@ use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Sample;
-use Yarrowfog\Core\Stroke\Settings\StepSettings;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** A brush shown by what it paints: one swelling stroke on a strip, or a stamp as stamps beside one another. */
@@ -96,7 +95,7 @@ final readonly class BrushStrip
 
     private static function isStamp(BrushSettings $settings): bool
     {
-        return $settings->choice('onePerPress') === StepSettings::YES && ! $settings->isBand();
+        return $settings->choices->onePerPress && ! $settings->isBand();
     }
 
     /** The brush no larger than a strip can show. */

@@ -49,14 +49,14 @@ final readonly class BrushTextureLoader
     public function load(StrokeTextures $textures, BrushSettings $settings): BrushTextures
     {
         $chain = fn (StoredPicture $p): TipMipChain => $this->levels($p->hash, $p->kind, $p->width, $p->height);
-        $tooth = $settings->choice('tooth');
+        $tooth = $settings->choices->tooth;
 
         return new BrushTextures(
             array_map($chain, $textures->frames),
             $textures->bite === null ? null : $chain($textures->bite),
             match (true) {
                 $textures->tooth !== null => $this->loadOwn($textures->tooth),
-                in_array($tooth, Teeth::names(), true) => $this->loadMade($tooth),
+                in_array($tooth->value, Teeth::names(), true) => $this->loadMade($tooth->value),
                 default => null,
             },
         );

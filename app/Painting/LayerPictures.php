@@ -8,7 +8,6 @@ use App\Models\StoredPicture;
 use App\Pictures\PictureFile;
 use App\Store\BlobStore;
 use Yarrowfog\Core\Paint\Stroke\LaidPicture;
-use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\PlacedPicture;
 use Yarrowfog\Core\Raster\Rect;
@@ -41,7 +40,7 @@ final readonly class LayerPictures
         [$pixels, $scale] = $this->read($picture, $moved->scale, max(1.0, $stretch));
         $placed = PlacedPicture::of($pixels, $scale, $moved->turn, $moved->mirrored, $moved->dx, $moved->dy, $bounds, $stretch);
 
-        return $placed === null ? null : new LaidPicture($placed[0], $placed[1], $bounds, $brush->base('opacity'), BlendMode::from($brush->choice('blendMode')));
+        return $placed === null ? null : new LaidPicture($placed[0], $placed[1], $bounds, $brush->base('opacity'), $brush->choices->blendMode);
     }
 
     /**

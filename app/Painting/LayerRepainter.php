@@ -19,7 +19,7 @@ use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
 use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\SettingValue;
 use Yarrowfog\Core\Stroke\Similarity;
@@ -199,7 +199,7 @@ final readonly class LayerRepainter
     {
         return $stroke->isFill()
             || (! self::isAsUsual($stroke, 'lends') && $stroke->brush->lendsFromSheet())
-            || (! self::isAsUsual($stroke, 'does') && $stroke->brush->choice('does') === InkSettings::SMUDGES);
+            || (! self::isAsUsual($stroke, 'does') && $stroke->brush->choices->does === Does::Smudges);
     }
 
     /** Whether a setting of its brush is written as it is by default: reading a brush costs more than looking for that. */

@@ -21,8 +21,8 @@ use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
 use Yarrowfog\Core\Stroke\Sample;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Stroke\Similarity;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\TipKind;
@@ -143,8 +143,8 @@ final readonly class PictureLayers
         return $layer->opacity === 1.0 && $layer->blend_mode === BlendMode::Normal && ! $layer->is_clipped && $layer->recolour === null
             && $lower->recolour === null && ! $lower->is_picture && ! $layer->is_picture && ! $layer->is_hidden
             && $layer->standing()->get()->every(fn (Stroke $stroke): bool => $stroke->kind === Stroke::PAINTED
-                && $stroke->brush->choice('does') === InkSettings::PAINTS
-                && $stroke->brush->choice('blendMode') === BlendMode::Normal->value
+                && $stroke->brush->choices->does === Does::Paints
+                && $stroke->brush->choices->blendMode === BlendMode::Normal
                 && ! $stroke->brush->lendsFromSheet() && ! $stroke->keeps_alpha);
     }
 

@@ -22,8 +22,8 @@ use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
 use Yarrowfog\Core\Stroke\Sample;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -98,10 +98,10 @@ final readonly class SheetPainter
      */
     private function store(Sheet $sheet, Layer $layer, StrokeRequest $order, StrokeTextures $textures, Trace $trace, ?array $changed): ?array
     {
-        $verb = match ($order->settings->choice('does')) {
-            InkSettings::ERASES => 'Erased',
-            InkSettings::SMUDGES => 'Smudged',
-            default => 'Painted',
+        $verb = match ($order->settings->choices->does) {
+            Does::Erases => 'Erased',
+            Does::Smudges => 'Smudged',
+            Does::Paints => 'Painted',
         };
 
         return $this->once($order->stroke, fn (): array => $this->history->note($sheet, "{$verb} with {$order->brush->name}", function (ChangeRecorder $recorder) use ($sheet, $layer, $order, $textures, $trace, $changed): array {

@@ -46,7 +46,7 @@ final readonly class StrokeActions
             'size' => $stroke->brush->base('size'),
             'opacity' => $stroke->brush->base('opacity'),
             'inks' => ['main' => $stroke->brush->mainInk->toHex(), 'second' => $stroke->brush->secondInk->toHex()],
-            'mode' => $stroke->brush->choice('blendMode'),
+            'mode' => $stroke->brush->choices->blendMode->value,
             'roll' => $stroke->roll,
             'moved' => $stroke->moved?->toArray(),
             'stretch' => $stroke->kind === Stroke::PICTURE ? $stroke->stretch : null,

@@ -14,7 +14,7 @@ use Yarrowfog\Core\Paint\Tile\LaidStroke;
 use Yarrowfog\Core\Paint\Tile\StrokeCoverage;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
 
 /** Finds strokes that are down: by where they are seen, or by their numbers. */
 final readonly class StrokeFinder
@@ -119,7 +119,7 @@ final readonly class StrokeFinder
     /** Erasers and smudges are not to be pointed at: what is seen there is the paint of others. */
     private function isSeen(Stroke $stroke, Rect $near): bool
     {
-        if (! in_array($stroke->kind, self::TAKEN, true) || $stroke->brush->choice('does') !== InkSettings::PAINTS) {
+        if (! in_array($stroke->kind, self::TAKEN, true) || $stroke->brush->choices->does !== Does::Paints) {
             return false;
         }
         $laid = $this->repainter->paint($stroke, $near);

@@ -8,7 +8,7 @@ use Yarrowfog\Core\Paint\Stroke\PaintedStroke;
 use Yarrowfog\Core\Paint\Tile\StrokeCoverage;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Choice\Overlap;
 
 /**
  * How uneven a steady line of one dab would be at any spacing, without painting it.
@@ -45,7 +45,7 @@ final readonly class Ripple
      */
     public static function of(PaintedStroke $one, int $middle, BrushSettings $steady): self
     {
-        $ceiling = $steady->choice('overlap') === InkSettings::STAYS_EVEN ? max(1.0, $steady->base('opacity') * 65535) : 65535.0;
+        $ceiling = $steady->choices->overlap === Overlap::StaysEven ? max(1.0, $steady->base('opacity') * 65535) : 65535.0;
         $covered = StrokeCoverage::of($one, new Rect(0, 0, 2 * $middle, 2 * $middle));
         $rows = [];
         for ($y = 0; $y < 2 * $middle; $y++) {

@@ -12,7 +12,6 @@ use Yarrowfog\Core\Paint\Tile\StrokeCoverage;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Sample;
-use Yarrowfog\Core\Stroke\Settings\StepSettings;
 use Yarrowfog\Core\Stroke\SettingValue;
 use Yarrowfog\Core\Stroke\Trace;
 
@@ -68,7 +67,7 @@ final readonly class StepReport
         $printed = self::printedLength($one);
 
         $factor = $size / $measured;
-        if ($brush->choice('onePerPress') === StepSettings::YES) {
+        if ($brush->choices->onePerPress) {
             return new self($printed * $factor, 0.0, Waver::of([]), null, false, true);
         }
         $waver = self::paint($levels, $steady, $reach, $measured);

@@ -13,6 +13,7 @@ use Yarrowfog\Core\Cut\Checks\GroundInThing;
 use Yarrowfog\Core\Cut\Checks\HolesLeft;
 use Yarrowfog\Core\Cut\Checks\LightOnDark;
 use Yarrowfog\Core\Cut\Checks\NeverFull;
+use Yarrowfog\Core\Cut\Checks\NothingApart;
 use Yarrowfog\Core\Cut\Checks\NotSquare;
 use Yarrowfog\Core\Cut\Checks\OffCentre;
 use Yarrowfog\Core\Cut\Checks\OutOfFocus;
@@ -32,7 +33,7 @@ final class CheckList
     /** @return list<Finding> empty when there is nothing to mend */
     public static function look(CutResult $cut): array
     {
-        $checks = [new SceneAround, new ThingEaten, new GroundInThing, new AlmostNoInk, new LightOnDark, new TintedPaper, new BackgroundLeft, new HolesLeft, new Fringe, new TooManySpecks, new TouchesEdge, new ThingCutOff, new NeverFull, new TooLarge, new ColourLost, new GreysAlike, new OffCentre, new NotSquare, new TooSmall, new OutOfFocus, new SeveralThings];
+        $checks = [new SceneAround, new NothingApart, new ThingEaten, new GroundInThing, new AlmostNoInk, new LightOnDark, new TintedPaper, new BackgroundLeft, new HolesLeft, new Fringe, new TooManySpecks, new TouchesEdge, new ThingCutOff, new NeverFull, new TooLarge, new ColourLost, new GreysAlike, new OffCentre, new NotSquare, new TooSmall, new OutOfFocus, new SeveralThings];
         $found = [];
         foreach ($checks as $check) {
             $finding = $check->look($cut);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Form;
 
+use BackedEnum;
+use LogicException;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 
@@ -45,6 +47,21 @@ abstract class Field
     public static function number(string $key, string $label, string $unit, float $least, float $most, float $default, float $step = 1.0): NumberField
     {
         return new NumberField($key, $label, $unit, $least, $most, $default, $step);
+    }
+
+    /**
+     * What the cases of an enum are called where they are written down.
+     *
+     * @param  class-string<BackedEnum>  $choices
+     * @return non-empty-list<string>
+     *
+     * @throws LogicException when it has none
+     */
+    public static function words(string $choices): array
+    {
+        $words = array_map(fn (BackedEnum $case): string => (string) $case->value, $choices::cases());
+
+        return $words === [] ? throw new LogicException("{$choices} has no cases.") : $words;
     }
 
     /** @param  non-empty-list<string>  $choices  the first one is the default */

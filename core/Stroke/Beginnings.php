@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Stroke\Settings\FormSettings;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
-use Yarrowfog\Core\Stroke\Settings\StepSettings;
+use Yarrowfog\Core\Stroke\Choice\AngleFollows;
+use Yarrowfog\Core\Stroke\Choice\Does;
+use Yarrowfog\Core\Stroke\Choice\LaidAs;
+use Yarrowfog\Core\Stroke\Choice\YesNo;
 
 /** What a brush can begin as, whatever its tip: nothing but settings. */
 final class Beginnings
@@ -29,22 +30,22 @@ final class Beginnings
                 'size' => ['base' => 84, 'drives' => $presses(0.6)], 'spacing' => ['base' => 0.08], 'angle' => ['spread' => 180], 'flow' => ['base' => 0.4], 'opacity' => ['base' => 0.5], 'rim' => ['base' => 0.6], 'rimWidth' => ['base' => 9],
             ]],
             'stamp' => ['sentence' => 'One press, one print.', 'settings' => [
-                'size' => ['base' => 140], 'onePerPress' => ['base' => StepSettings::YES],
+                'size' => ['base' => 140], 'onePerPress' => ['base' => YesNo::Yes->value],
             ]],
             'scatter' => ['sentence' => 'Thrown about, turned and sized by chance, drifting in colour.', 'settings' => [
                 'size' => ['base' => 44, 'spread' => 0.5, 'drives' => $presses(0.4)], 'spacing' => ['base' => 0.6, 'spread' => 0.4], 'scatterAcross' => ['base' => 1.2], 'count' => ['base' => 2, 'spread' => 0.5], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 12], 'driftLightness' => ['base' => 0.06],
             ]],
             'dash' => ['sentence' => 'Separate marks that turn with the line: stitches, leaves, rope.', 'settings' => [
-                'size' => ['base' => 36, 'drives' => $presses(0.5)], 'spacing' => ['base' => 1.35], 'angleFollows' => ['base' => FormSettings::HEADING],
+                'size' => ['base' => 36, 'drives' => $presses(0.5)], 'spacing' => ['base' => 1.35], 'angleFollows' => ['base' => AngleFollows::Heading->value],
             ]],
             'band' => ['sentence' => 'The tip laid along the stroke as one continuous band.', 'settings' => [
-                'size' => ['base' => 44, 'drives' => $presses(0.6)], 'laidAs' => ['base' => FormSettings::BAND_REPEATED],
+                'size' => ['base' => 44, 'drives' => $presses(0.6)], 'laidAs' => ['base' => LaidAs::BandRepeated->value],
             ]],
             'eraser' => ['sentence' => 'Takes paint away in the shape of the tip.', 'settings' => [
-                'size' => ['base' => 56, 'drives' => $presses(0.4)], 'spacing' => ['base' => 0.1], 'does' => ['base' => InkSettings::ERASES],
+                'size' => ['base' => 56, 'drives' => $presses(0.4)], 'spacing' => ['base' => 0.1], 'does' => ['base' => Does::Erases->value],
             ]],
             'smudge' => ['sentence' => 'Pushes the paint that is there about.', 'settings' => [
-                'size' => ['base' => 64, 'drives' => $presses(0.6)], 'spacing' => ['base' => 0.06], 'does' => ['base' => InkSettings::SMUDGES],
+                'size' => ['base' => 64, 'drives' => $presses(0.6)], 'spacing' => ['base' => 0.06], 'does' => ['base' => Does::Smudges->value],
             ]],
         ];
     }

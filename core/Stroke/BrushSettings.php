@@ -9,27 +9,28 @@ use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\JsonValue;
-use Yarrowfog\Core\Stroke\Settings\FormSettings;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
-use Yarrowfog\Core\Stroke\Settings\HandSettings;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
-use Yarrowfog\Core\Stroke\Settings\StepSettings;
+use Yarrowfog\Core\Stroke\Choice\AssumedPressure;
+use Yarrowfog\Core\Stroke\Choice\Choices;
+use Yarrowfog\Core\Stroke\Choice\Does;
+use Yarrowfog\Core\Stroke\Choice\LaidAs;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 use Yarrowfog\Core\Tip\TipKind;
 
 /**
  * The settings and inks of a brush; its tip is kept apart.
  *
- * Settings that are numbers, and those that are choices: static analysis holds every use against these, and a test holds these
- * against the table.
+ * Settings that are numbers: static analysis holds every use against these, and a test holds these against the table. Those that
+ * are choices have a property each, see Choices.
  *
  * @phpstan-type NumberId 'steadying'|'assumedLevel'|'taperIn'|'taperOut'|'spacing'|'linger'|'count'|'scatterAcross'|'scatterAlong'|'scatterWidth'|'size'|'angle'|'roundness'|'posture'|'frameLength'|'bandHead'|'bandTail'|'flow'|'opacity'|'inkMix'|'lends'|'driftHue'|'driftChroma'|'driftLightness'|'hueShift'|'chromaShift'|'lightnessShift'|'smudgeStrength'|'smudgeInk'|'toothDepth'|'toothScale'|'toothBrightness'|'toothContrast'|'biteSize'|'biteSpacing'|'biteScatter'|'biteCount'|'biteAngle'|'castShadow'|'shadowDistance'|'shadowTowards'|'shadowSoftness'|'rim'|'rimWidth'|'noise'
- * @phpstan-type ChoiceId 'assumedPressure'|'onePerPress'|'scatterShape'|'scatterOf'|'angleFollows'|'mirrorAcross'|'mirrorDown'|'frameRule'|'laidAs'|'does'|'overlap'|'blendMode'|'driftPer'|'tooth'|'toothMode'|'toothInvert'|'toothFixedTo'|'toothPer'|'biteCombine'|'shadowColour'
  */
 final readonly class BrushSettings implements JsonValue
 {
     public const MAIN_INK = '#24434c';
 
     public const SECOND_INK = '#c8b27a';
+
+    public Choices $choices;
 
     /**
      * @param  array<string, SettingValue>  $values  one for every setting of the table
@@ -50,6 +51,7 @@ final readonly class BrushSettings implements JsonValue
         public bool $isRound = false,
         public float $scale = 1.0,
     ) {
+        $this->choices = Choices::of($values);
     }
 
     /** Every setting at its default. */
@@ -101,12 +103,6 @@ final readonly class BrushSettings implements JsonValue
         return $this->value($id)->number();
     }
 
-    /** @param  ChoiceId  $id */
-    public function choice(string $id): string
-    {
-        return $this->value($id)->choice();
-    }
-
     /** The same brush with one setting at another value. */
     public function with(string $id, SettingValue $value): self
     {
@@ -128,7 +124,7 @@ final readonly class BrushSettings implements JsonValue
      */
     public function dabsOn(float $way): float
     {
-        return $this->choice('onePerPress') === StepSettings::YES || $this->isBand() ? 1.0 : $way / max(Placer::LEAST_GAP, 0.2 * $this->base('spacing') * $this->base('size')) * max(1.0, $this->base('count'));
+        return $this->choices->onePerPress || $this->isBand() ? 1.0 : $way / max(Placer::LEAST_GAP, 0.2 * $this->base('spacing') * $this->base('size')) * max(1.0, $this->base('count'));
     }
 
     /**
@@ -138,7 +134,7 @@ final readonly class BrushSettings implements JsonValue
      */
     public function onSheet(string $tooth): self
     {
-        return $this->choice('tooth') === GroundSettings::OF_THE_SHEET ? $this->withBase('tooth', $tooth) : $this;
+        return $this->choices->tooth === ToothName::OfTheSheet ? $this->withBase('tooth', $tooth) : $this;
     }
 
     /** The same brush, used with so many pictures (round ones, perhaps), and perhaps a second tip and a tooth of its own. */
@@ -218,13 +214,13 @@ final readonly class BrushSettings implements JsonValue
     /** Whether its dabs cast shadows on what lies under them. */
     public function castsShadow(): bool
     {
-        return $this->base('castShadow') > 0 && $this->choice('does') === InkSettings::PAINTS && ! $this->isBand();
+        return $this->base('castShadow') > 0 && $this->choices->does === Does::Paints && ! $this->isBand();
     }
 
     /** Whether the tip is laid along the stroke as one band, not printed in dabs. */
     public function isBand(): bool
     {
-        return $this->choice('laidAs') !== FormSettings::DABS;
+        return $this->choices->laidAs !== LaidAs::Dabs;
     }
 
     /** Whether anything about a stroke depends on how fast the pen moves. */
@@ -238,7 +234,7 @@ final readonly class BrushSettings implements JsonValue
             }
         }
 
-        return ! $realPressure && $this->choice('assumedPressure') === HandSettings::FROM_SPEED;
+        return ! $realPressure && $this->choices->assumedPressure === AssumedPressure::FromSpeed;
     }
 
     /** Whether a stroke grows from a point, or runs out. */

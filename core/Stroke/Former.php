@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Stroke\Settings\FormSettings;
+use Yarrowfog\Core\Stroke\Choice\AngleFollows;
+use Yarrowfog\Core\Stroke\Choice\Mirror;
 
 /** Form: the size, angle, roundness, mirror, lean and frame of each dab. */
 final readonly class Former
@@ -24,11 +25,11 @@ final readonly class Former
 
     private Dial $posture;
 
-    private string $follows;
+    private AngleFollows $follows;
 
-    private string $mirrorAcross;
+    private Mirror $mirrorAcross;
 
-    private string $mirrorDown;
+    private Mirror $mirrorDown;
 
     private FramePicker $frames;
 
@@ -38,9 +39,9 @@ final readonly class Former
         $this->angle = Dial::of($brush, 'angle', $chance);
         $this->roundness = Dial::of($brush, 'roundness', $chance);
         $this->posture = Dial::of($brush, 'posture', $chance);
-        $this->follows = $brush->choice('angleFollows');
-        $this->mirrorAcross = $brush->choice('mirrorAcross');
-        $this->mirrorDown = $brush->choice('mirrorDown');
+        $this->follows = $brush->choices->angleFollows;
+        $this->mirrorAcross = $brush->choices->mirrorAcross;
+        $this->mirrorDown = $brush->choices->mirrorDown;
         $this->frames = new FramePicker($brush, $chance);
     }
 
@@ -48,10 +49,10 @@ final readonly class Former
     {
         $on = $place->on;
         $angle = $this->angle->at($on, $place->key) + match ($this->follows) {
-            FormSettings::HEADING => $on->heading,
-            FormSettings::AZIMUTH => $on->azimuth,
-            FormSettings::TWIST => $on->twist,
-            default => 0.0,
+            AngleFollows::Heading => $on->heading,
+            AngleFollows::Azimuth => $on->azimuth,
+            AngleFollows::Twist => $on->twist,
+            AngleFollows::Nothing => 0.0,
         };
         $posture = $this->posture->at($on, $place->key);
 
@@ -73,12 +74,12 @@ final readonly class Former
         return 1.0 + $posture * (min(self::MOST_LEAN, 1.0 / max(0.01, cos($tilt * M_PI / 2))) - 1.0);
     }
 
-    private function isMirrored(string $setting, string $choice, int $key): bool
+    private function isMirrored(string $setting, Mirror $choice, int $key): bool
     {
         return match ($choice) {
-            FormSettings::ALWAYS => true,
-            FormSettings::BY_CHANCE => $this->chance->unit(Chance::stream($setting), $key) < 0.5,
-            default => false,
+            Mirror::Always => true,
+            Mirror::ByChance => $this->chance->unit(Chance::stream($setting), $key) < 0.5,
+            Mirror::Never => false,
         };
     }
 }

@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Stroke\Settings\FormSettings;
+use Yarrowfog\Core\Stroke\Choice\FrameRule;
 
 /** Form: which picture of the tip each dab prints. */
 final readonly class FramePicker
 {
     private int $stream;
 
-    private string $rule;
+    private FrameRule $rule;
 
     private int $frames;
 
@@ -21,7 +21,7 @@ final readonly class FramePicker
     public function __construct(BrushSettings $brush, private Chance $chance)
     {
         $this->stream = Chance::stream('frameRule');
-        $this->rule = $brush->choice('frameRule');
+        $this->rule = $brush->choices->frameRule;
         $this->frames = $brush->frames;
         $this->length = $brush->base('frameLength');
     }
@@ -35,12 +35,12 @@ final readonly class FramePicker
         }
 
         return match ($this->rule) {
-            FormSettings::SHUFFLED => $this->shuffledFrame($place->index),
-            FormSettings::BY_PRESSURE => min($n - 1, (int) ($place->on->pressure * $n)),
-            FormSettings::BY_HEADING => (int) round($place->on->heading / 360.0 * $n) % $n,
-            FormSettings::BY_TRAVEL => (int) ($place->on->s / $this->length * $n) % $n,
-            FormSettings::PER_STROKE => (int) ($this->chance->unit($this->stream, 0) * $n),
-            default => $place->index % $n,
+            FrameRule::Shuffled => $this->shuffledFrame($place->index),
+            FrameRule::ByPressure => min($n - 1, (int) ($place->on->pressure * $n)),
+            FrameRule::ByHeading => (int) round($place->on->heading / 360.0 * $n) % $n,
+            FrameRule::ByTravel => (int) ($place->on->s / $this->length * $n) % $n,
+            FrameRule::PerStroke => (int) ($this->chance->unit($this->stream, 0) * $n),
+            FrameRule::InTurn => $place->index % $n,
         };
     }
 

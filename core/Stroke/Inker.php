@@ -7,7 +7,7 @@ namespace Yarrowfog\Core\Stroke;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Oklch;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Choice\Per;
 use Yarrowfog\Core\Tip\TipKind;
 
 /** Ink: how much of it each dab carries, and of what colour. */
@@ -71,7 +71,7 @@ final readonly class Inker
         $this->hue = $brush->base('driftHue');
         $this->chroma = $brush->base('driftChroma');
         $this->lightness = $brush->base('driftLightness');
-        $this->perStroke = $brush->choice('driftPer') === InkSettings::PER_STROKE;
+        $this->perStroke = $brush->choices->driftPer === Per::Stroke;
         $this->oneColour = $brush->tipKind === TipKind::InkMask
             && $brush->value('inkMix')->drives === []
             && $brush->value('hueShift')->drives === []

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Curve;
-use Yarrowfog\Core\Stroke\Settings\HandSettings;
+use Yarrowfog\Core\Stroke\Choice\AssumedPressure;
 
 /**
  * Hand: samples of the pen become a smooth path.
@@ -244,7 +244,7 @@ final class PathBuilder
     private function assumedPressure(float $speed): float
     {
         $level = $this->brush->base('assumedLevel');
-        if ($this->brush->choice('assumedPressure') === HandSettings::STEADY) {
+        if ($this->brush->choices->assumedPressure === AssumedPressure::Steady) {
             return $level;
         }
         $slow = 1.0 - min(1.0, $speed / (self::FAST * $this->brush->scale));

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Stroke\Settings\StepSettings;
 
 /**
  * Step: where along the path the dabs fall.
@@ -71,7 +70,7 @@ final class Placer
         $this->linger = Dial::of($brush, 'linger', $chance);
         $this->count = Dial::of($brush, 'count', $chance);
         $this->scatter = new Scatter($brush, $chance);
-        $this->onePerPress = $brush->choice('onePerPress') === StepSettings::YES;
+        $this->onePerPress = $brush->choices->onePerPress;
     }
 
     /**

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Stroke;
 
 use Yarrowfog\Core\Chance;
-use Yarrowfog\Core\Stroke\Settings\StepSettings;
+use Yarrowfog\Core\Stroke\Choice\ScatterReach;
+use Yarrowfog\Core\Stroke\Choice\ScatterShape;
 
 /** Step: throws dabs off the path, across and along it, by parts of their size or of a width. */
 final readonly class Scatter
@@ -18,7 +19,7 @@ final readonly class Scatter
 
     private bool $ofSize;
 
-    private string $shape;
+    private ScatterShape $shape;
 
     private int $acrossStream;
 
@@ -28,9 +29,9 @@ final readonly class Scatter
     {
         $this->across = Dial::of($brush, 'scatterAcross', $chance);
         $this->along = Dial::of($brush, 'scatterAlong', $chance);
-        $this->ofSize = $brush->choice('scatterOf') === StepSettings::OF_SIZE;
+        $this->ofSize = $brush->choices->scatterOf === ScatterReach::OfSize;
         $this->reach = Dial::of($brush, $this->ofSize ? 'size' : 'scatterWidth', $chance);
-        $this->shape = $brush->choice('scatterShape');
+        $this->shape = $brush->choices->scatterShape;
         $this->acrossStream = Chance::stream('scatterAcross');
         $this->alongStream = Chance::stream('scatterAlong');
     }
@@ -60,13 +61,13 @@ final readonly class Scatter
 
         return match ($this->shape) {
             // The mean of three draws: near to a bell, and never outside the reach.
-            StepSettings::CLUSTERED => [
+            ScatterShape::Clustered => [
                 ($a + $this->chance->signedUnit($this->acrossStream, $key, 16) + $this->chance->signedUnit($this->acrossStream, $key, 17)) / 3.0,
                 ($b + $this->chance->signedUnit($this->alongStream, $key, 16) + $this->chance->signedUnit($this->alongStream, $key, 17)) / 3.0,
             ],
             // The square root spreads the places evenly over the disc's area.
-            StepSettings::DISC => [sqrt(($a + 1.0) / 2.0) * sin(M_PI * $b), sqrt(($a + 1.0) / 2.0) * cos(M_PI * $b)],
-            default => [$a, $b],
+            ScatterShape::Disc => [sqrt(($a + 1.0) / 2.0) * sin(M_PI * $b), sqrt(($a + 1.0) / 2.0) * cos(M_PI * $b)],
+            ScatterShape::Even => [$a, $b],
         };
     }
 }

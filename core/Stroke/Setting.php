@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Stroke;
 
+use BackedEnum;
 use LogicException;
 use Yarrowfog\Core\Curve;
 use Yarrowfog\Core\Form\ChoiceField;
@@ -57,12 +58,10 @@ final readonly class Setting
         return new self($id, $station, $sentence, Field::number('base', $label, $unit, $least, $most, $default), $drivable, $spread, $spread === SpreadKind::None ? 0.0 : $spreadMost);
     }
 
-    /**
-     * @param  non-empty-list<string>  $choices
-     */
-    public static function choice(string $id, Station $station, string $label, string $sentence, array $choices): self
+    /** @param  class-string<BackedEnum>  $choices  the first case is the default */
+    public static function choice(string $id, Station $station, string $label, string $sentence, string $choices): self
     {
-        return new self($id, $station, $sentence, Field::choice('base', $label, $choices), false, SpreadKind::None, 0);
+        return new self($id, $station, $sentence, Field::choice('base', $label, Field::words($choices)), false, SpreadKind::None, 0);
     }
 
     public function isCurve(): bool

@@ -9,6 +9,8 @@ use App\Models\Sheet;
 use App\Models\Stroke;
 use Illuminate\Support\Str;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\AssumedPressure;
+use Yarrowfog\Core\Stroke\Choice\Does;
 use Yarrowfog\Core\Stroke\Practice\LentPressure;
 use Yarrowfog\Core\Stroke\Sample;
 
@@ -50,7 +52,7 @@ final class HandTest extends FeatureTestCase
     {
         $before = $this->pen->kept->toArray();
         $stroke = $this->paint(['with' => ['spacing' => ['base' => 0.8], 'does' => ['base' => 'smudges'], 'count' => ['base' => 3]], 'size' => 20]);
-        self::assertSame([0.8, 3.0, 20.0, 'smudges'], [$stroke->brush->base('spacing'), $stroke->brush->base('count'), $stroke->brush->base('size'), $stroke->brush->choice('does')]);
+        self::assertSame([0.8, 3.0, 20.0, Does::Smudges], [$stroke->brush->base('spacing'), $stroke->brush->base('count'), $stroke->brush->base('size'), $stroke->brush->choices->does]);
         self::assertSame([0.25, 0.2], [$stroke->brush->value('spacing')->spread, $stroke->brush->value('size')->spread], 'spreads stay');
         self::assertCount(1, $stroke->brush->value('size')->drives, 'and what moves it');
         self::assertSame($before, $this->pen->refresh()->kept->toArray());
@@ -126,7 +128,7 @@ final class HandTest extends FeatureTestCase
         $even = $this->paint(['realPressure' => false, 'with' => ['assumedPressure' => ['base' => 'steady'], 'assumedLevel' => ['base' => 0.9]]]);
         $speed = $this->paint(['realPressure' => false, 'with' => ['assumedPressure' => ['base' => 'from speed'], 'assumedLevel' => ['base' => 0.9]]]);
         self::assertNotEquals($even->area, $speed->area);
-        self::assertSame('from speed', $speed->brush->choice('assumedPressure'));
+        self::assertSame(AssumedPressure::FromSpeed, $speed->brush->choices->assumedPressure);
         self::assertInstanceOf(BrushSettings::class, $speed->brush);
     }
 

@@ -141,7 +141,7 @@ final class RoomsTest extends FeatureTestCase
             $source = app(SourceIntake::class)->takeIn($ring->getImageBlob(), 'Ring');
             $made = $this->postJson("/cut/{$source->id}/tip", ['list' => ['steps' => [['step' => 'trim', 'numbers' => ['margin' => 0]]]]])->assertCreated();
             $brush = Brush::query()->with('tip')->findOrFail($made->json('brush'));
-            self::assertSame('yes', $brush->kept->choice('onePerPress'), 'two rings are a stamp');
+            self::assertTrue($brush->kept->choices->onePerPress, 'two rings are a stamp');
             self::assertSame((float) min(64, $brush->tip->width), $brush->kept->base('size'));
             $this->get("/tune/{$brush->id}")->assertSee(sprintf($says, $brush->tip->width), false);
             $this->get("/tune/{$brush->id}")->assertDontSee('It begins');

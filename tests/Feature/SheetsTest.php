@@ -13,6 +13,7 @@ use App\Pictures\PictureFile;
 use Illuminate\Support\Str;
 use Imagick;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 
 /** Sheets as a wall: made, named, copied, set aside, brought back; and saved as files. */
 final class SheetsTest extends FeatureTestCase
@@ -76,12 +77,12 @@ final class SheetsTest extends FeatureTestCase
         self::assertSame($plain, $this->tile($this->paint($chalk('of the sheet'))), 'a sheet without a tooth');
         $this->patchJson("/sheets/{$this->sheet->id}", ['tooth' => 'slate'])->assertOk();
         $met = $this->paint($chalk('of the sheet'));
-        self::assertSame('slate', $met->brush->choice('tooth'));
+        self::assertSame(ToothName::Slate, $met->brush->choices->tooth);
         self::assertNotSame($plain, $this->tile($met));
         self::assertSame($this->tile($this->paint($chalk('slate'))), $this->tile($met));
-        self::assertSame('none', $this->paint()->brush->choice('tooth'), 'others do not');
+        self::assertSame(ToothName::None, $this->paint()->brush->choices->tooth, 'others do not');
         $this->patchJson("/sheets/{$this->sheet->id}", ['tooth' => 'wood'])->assertOk();
-        self::assertSame('slate', $met->refresh()->brush->choice('tooth'), 'what is down stays');
+        self::assertSame(ToothName::Slate, $met->refresh()->brush->choices->tooth, 'what is down stays');
     }
 
     public function test_a_copy_has_all_layers_and_strokes_of_its_own_and_no_history(): void

@@ -1,6 +1,6 @@
 import { beforeEach, expect, test } from 'vitest';
 import { extended } from '../../resources/js/lib/data';
-import { cutList } from '../../resources/js/lib/cut-list';
+import { cutList } from '../../resources/js/cutting/list';
 
 const form = (closes = false) => ({ closes, group: 'Clear', numbers: {}, params: [], sentence: '' });
 let room;

@@ -22,6 +22,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Yarrowfog\Core\Form\ChoiceField;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 use Yarrowfog\Core\Stroke\Setting;
 use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\SettingValue;
@@ -198,11 +199,11 @@ final class BrushPageController
     /** @return array{name: string, picture: string}|null */
     private static function tooth(Brush $brush): ?array
     {
-        $tooth = $brush->kept->choice('tooth');
-        if ($tooth === 'own' && $brush->tooth_id !== null) {
+        $tooth = $brush->kept->choices->tooth;
+        if ($tooth === ToothName::Own && $brush->tooth_id !== null) {
             return ['name' => Tooth::withTrashed()->find($brush->tooth_id)->name ?? '', 'picture' => route('teeth.picture', $brush->tooth_id)];
         }
 
-        return $brush->has_tooth && ! in_array($tooth, ['own', 'of the sheet'], true) ? ['name' => $tooth, 'picture' => route('teeth.made', $tooth)] : null;
+        return $brush->has_tooth && ! in_array($tooth, [ToothName::Own, ToothName::OfTheSheet], true) ? ['name' => $tooth->value, 'picture' => route('teeth.made', $tooth->value)] : null;
     }
 }

@@ -22,7 +22,7 @@ use Illuminate\Support\Facades\DB;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Make\Teeth;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 
 /** All sheets: made, named, copied, set aside and brought back. */
 final class SheetController
@@ -91,8 +91,8 @@ final class SheetController
             $history->change($sheet, 'Paper in another colour', $sheet, ['paper' => Srgb::fromHex($body->text('paper'), 'paper')->toHex()]);
         }
         if ($body->has('tooth')) {
-            $tooth = $body->choice('tooth', [GroundSettings::NONE, ...Teeth::names()]);
-            $history->change($sheet, $tooth === GroundSettings::NONE ? 'Paper without a tooth' : "Paper: {$tooth}", $sheet, ['tooth' => $tooth]);
+            $tooth = $body->choice('tooth', [ToothName::None->value, ...Teeth::names()]);
+            $history->change($sheet, $tooth === ToothName::None->value ? 'Paper without a tooth' : "Paper: {$tooth}", $sheet, ['tooth' => $tooth]);
         }
 
         return response()->json([...self::card($sheet), ...$view->words($sheet, withStack: true)]);

@@ -29,7 +29,6 @@ use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Practice\Movements;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
 use Yarrowfog\Core\Stroke\Sample;
-use Yarrowfog\Core\Stroke\Settings\StepSettings;
 use Yarrowfog\Core\Stroke\SettingsTable;
 use Yarrowfog\Core\Stroke\Station;
 use Yarrowfog\Core\Stroke\Trace;
@@ -146,7 +145,7 @@ final class SwatchController
             $as = Beginnings::of($name, $order->brush);
             // The strip is a small swatch: the brush shrinks with it.
             $small = $as->scale(0.6);
-            $trace = $as->choice('onePerPress') === StepSettings::YES ? $tap : $swell;
+            $trace = $as->choices->onePerPress ? $tap : $swell;
             $patches->add(new Rect(0, 0, $w, $h), Swatch::paint($tips->kitOf($order->parts, $small), $small, [$trace], $order->roll, $w, $h, Swatch::ground($small, $w, $h)));
             $begun[] = ['name' => $name, 'sentence' => $beginning['sentence'], 'brush' => $as->toArray()];
         }

@@ -6,8 +6,9 @@ namespace Yarrowfog\Core\Advice\Idle;
 
 use Closure;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
+use Yarrowfog\Core\Stroke\Choice\Per;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** Why settings of Ground do nothing: what the print meets. */
@@ -16,10 +17,10 @@ final class GroundRules
     /** @return array<string, Closure(BrushSettings, Trace): ?string> by setting: the reason, null where it does something */
     public static function all(): array
     {
-        $smudges = fn (BrushSettings $b): ?string => $b->choice('does') === InkSettings::SMUDGES ? 'idle: a smudge carries what is there' : null;
+        $smudges = fn (BrushSettings $b): ?string => $b->choices->does === Does::Smudges ? 'idle: a smudge carries what is there' : null;
         $tooth = fn (BrushSettings $b, Trace $t): ?string => $smudges($b) ?? match (true) {
-            $b->choice('tooth') === GroundSettings::NONE => 'idle: no tooth is chosen',
-            $b->choice('tooth') === GroundSettings::OWN && ! $b->hasTooth => 'idle: this brush has no tooth of its own',
+            $b->choices->tooth === ToothName::None => 'idle: no tooth is chosen',
+            $b->choices->tooth === ToothName::Own && ! $b->hasTooth => 'idle: this brush has no tooth of its own',
             default => null,
         };
         $bite = fn (BrushSettings $b, Trace $t): ?string => $smudges($b) ?? match (true) {
@@ -28,7 +29,7 @@ final class GroundRules
             default => null,
         };
         $shadow = fn (BrushSettings $b, Trace $t): ?string => match (true) {
-            $b->choice('does') !== InkSettings::PAINTS => 'idle: only what is painted casts a shadow',
+            $b->choices->does !== Does::Paints => 'idle: only what is painted casts a shadow',
             $b->isBand() => 'idle: a band lies flat on the sheet',
             $b->base('castShadow') <= 0.0 => 'idle: set to zero',
             default => null,
@@ -42,7 +43,7 @@ final class GroundRules
             'toothBrightness' => $tooth,
             'toothContrast' => $tooth,
             'toothInvert' => $tooth,
-            'toothFixedTo' => fn (BrushSettings $b, Trace $t): ?string => $tooth($b, $t) ?? ($b->choice('toothPer') === GroundSettings::PER_STROKE ? 'idle: a stroke meets the bumps where they lie' : null),
+            'toothFixedTo' => fn (BrushSettings $b, Trace $t): ?string => $tooth($b, $t) ?? ($b->choices->toothPer === Per::Stroke ? 'idle: a stroke meets the bumps where they lie' : null),
             'toothPer' => $tooth,
             'biteCombine' => $bite,
             'biteSize' => $bite,

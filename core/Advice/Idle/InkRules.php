@@ -6,7 +6,7 @@ namespace Yarrowfog\Core\Advice\Idle;
 
 use Closure;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
 use Yarrowfog\Core\Stroke\Trace;
 use Yarrowfog\Core\Tip\TipKind;
 
@@ -16,9 +16,9 @@ final class InkRules
     /** @return array<string, Closure(BrushSettings, Trace): ?string> by setting: the reason, null where it does something */
     public static function all(): array
     {
-        $paints = fn (BrushSettings $b): ?string => match ($b->choice('does')) {
-            InkSettings::ERASES => 'idle: an eraser lays no colour',
-            InkSettings::SMUDGES => 'idle: a smudge carries what is there',
+        $paints = fn (BrushSettings $b): ?string => match ($b->choices->does) {
+            Does::Erases => 'idle: an eraser lays no colour',
+            Does::Smudges => 'idle: a smudge carries what is there',
             default => null,
         };
         $inks = fn (BrushSettings $b): ?string => $paints($b) ?? ($b->tipKind === TipKind::OwnColours ? 'idle: this tip keeps its own colours' : null);
@@ -28,12 +28,12 @@ final class InkRules
             $b->mainInk->toInt() === $b->secondInk->toInt() => 'idle: both inks are the same',
             default => null,
         };
-        $smudges = fn (BrushSettings $b, Trace $t): ?string => $b->choice('does') === InkSettings::SMUDGES ? null : 'idle: this brush does not smudge';
+        $smudges = fn (BrushSettings $b, Trace $t): ?string => $b->choices->does === Does::Smudges ? null : 'idle: this brush does not smudge';
 
         return [
             'overlap' => fn (BrushSettings $b, Trace $t): ?string => match (true) {
                 $b->isBand() => 'idle: a band stays even',
-                $b->choice('does') === InkSettings::SMUDGES => 'idle: a smudge carries what is there',
+                $b->choices->does === Does::Smudges => 'idle: a smudge carries what is there',
                 default => null,
             },
             'blendMode' => fn (BrushSettings $b, Trace $t): ?string => $paints($b),

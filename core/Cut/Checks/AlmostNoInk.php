@@ -18,7 +18,8 @@ final class AlmostNoInk implements Check
     public function look(CutResult $cut): ?Finding
     {
         $mean = $cut->meanInk();
-        if ($mean >= self::LEAST) {
+        // Where nothing could be told apart, that is what is wrong.
+        if ($mean >= self::LEAST || (new NothingApart)->look($cut) !== null) {
             return null;
         }
         $darkest = $cut->darkest();

@@ -8,8 +8,8 @@ use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\ShadowColour;
 use Yarrowfog\Core\Stroke\Dab;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
 
 /**
  * The shadow that a dab casts on what lies under it: its own ink, moved and softened.
@@ -36,7 +36,7 @@ final readonly class CastShadow
         return ! $brush->castsShadow() ? null : new self(
             $brush->base('shadowTowards'),
             Blur::sigmaOf($brush->base('shadowSoftness')),
-            $brush->choice('shadowColour') === GroundSettings::SECOND_INK ? $brush->secondInk->toInt() : 0,
+            $brush->choices->shadowColour === ShadowColour::SecondInk ? $brush->secondInk->toInt() : 0,
         );
     }
 

@@ -9,9 +9,9 @@ use Yarrowfog\Core\Paint\Mip\MipChain;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\Overlap;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
 
 /** Prints the dabs of one tip into the coverage of strokes, in the way that suits them. */
 final readonly class DabPrinter
@@ -37,7 +37,7 @@ final readonly class DabPrinter
         $this->shapes = new DabShapes($textures, $brush);
         $this->impressions = new Impressions($this->shapes);
         $this->lender = $under !== null && $brush->lendsFromSheet() ? new Lender($under) : null;
-        $this->staysEven = $brush->choice('overlap') === InkSettings::STAYS_EVEN;
+        $this->staysEven = $brush->choices->overlap === Overlap::StaysEven;
         $this->oneColour = DabMaker::hasOneColour($brush);
         $this->way = match (true) {
             ! $this->oneColour || $tooth !== null => new ImpressionPrinting($this->impressions, $tooth, CastShadow::of($brush), $this->staysEven),

@@ -6,8 +6,8 @@ namespace Yarrowfog\Core\Paint\Dab;
 
 use Yarrowfog\Core\Paint\Mip\MipChain;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\AngleFollows;
 use Yarrowfog\Core\Stroke\Dab;
-use Yarrowfog\Core\Stroke\Settings\FormSettings;
 
 /** The shapes in which the dabs of a brush come: stencils of its frames, posed; and whether they repeat. */
 final readonly class DabShapes
@@ -34,7 +34,7 @@ final readonly class DabShapes
         $this->racks = array_map(fn (MipChain $l): StencilCache => new StencilCache($l, $hasOneSize, $palette, true), BrushTextures::of($textures)->frames);
         $size = $brush->base('size');
         $this->repeat = $hasOneSize && $size <= self::LARGEST_KEPT && $brush->isSteady('angle')
-            && $brush->choice('angleFollows') === FormSettings::NOTHING && $brush->base('posture') <= 0;
+            && $brush->choices->angleFollows === AngleFollows::Nothing && $brush->base('posture') <= 0;
         $this->inQuarters = $this->repeat && $size > self::FINE;
     }
 

@@ -9,7 +9,10 @@ use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
+use Yarrowfog\Core\Stroke\Choice\FixedTo;
+use Yarrowfog\Core\Stroke\Choice\Per;
+use Yarrowfog\Core\Stroke\Choice\ToothMode;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 use Yarrowfog\Core\Tip\InkRule;
 
 /**
@@ -32,7 +35,7 @@ final class Tooth
     /**
      * @param  list<int>  $curve  height after brightness, contrast and inversion, by height / 256
      */
-    private function __construct(private readonly Plane $plane, float $scale, private readonly array $curve, public readonly string $mode, public readonly bool $perDab, private readonly bool $toSheet)
+    private function __construct(private readonly Plane $plane, float $scale, private readonly array $curve, public readonly ToothMode $mode, public readonly bool $perDab, private readonly bool $toSheet)
     {
         $this->step = 1.0 / $scale;
     }
@@ -40,14 +43,14 @@ final class Tooth
     /** The tooth of a brush; null when it meets none. */
     public static function of(BrushSettings $brush, BrushTextures $kit): ?self
     {
-        $name = $brush->choice('tooth');
-        $plane = $name === GroundSettings::NONE ? null : $kit->tooth ?? Teeth::named($name === GroundSettings::OF_THE_SHEET ? Teeth::USUAL : $name);
+        $name = $brush->choices->tooth;
+        $plane = $name === ToothName::None ? null : $kit->tooth ?? Teeth::named($name === ToothName::OfTheSheet ? Teeth::USUAL : $name->value);
         if ($plane === null) {
             return null;
         }
         $curve = [];
         $slope = tan((min(0.98, $brush->base('toothContrast')) + 1.0) * M_PI / 4);
-        $invert = $brush->choice('toothInvert') === GroundSettings::YES;
+        $invert = $brush->choices->toothInvert;
         for ($i = 0; $i < 256; $i++) {
             $h = $invert ? 1.0 - $i / 255 : $i / 255;
             $h = ($h - 0.5) * $slope + 0.5 + $brush->base('toothBrightness');
@@ -58,9 +61,9 @@ final class Tooth
             $plane,
             $brush->base('toothScale'),
             $curve,
-            $brush->choice('toothMode'),
-            $brush->choice('toothPer') === GroundSettings::PER_DAB,
-            $brush->choice('toothFixedTo') === GroundSettings::SHEET,
+            $brush->choices->toothMode,
+            $brush->choices->toothPer === Per::Dab,
+            $brush->choices->toothFixedTo === FixedTo::Sheet,
         );
     }
 
@@ -121,9 +124,9 @@ final class Tooth
     public function press(array $ink, int $stride, int $left, int $top, int $right, int $bottom, array $heights, int $shift, int $heightStride, int $depth, int $strength, int $share, int $pressure): array
     {
         return match ($this->mode) {
-            GroundSettings::CARVE => self::carve($ink, $stride, $left, $top, $right, $bottom, $heights, $shift, $heightStride, $depth, $share, $pressure),
-            GroundSettings::CATCH => self::catch($ink, $stride, $left, $top, $right, $bottom, $heights, $shift, $heightStride, $depth, $strength, $pressure),
-            default => self::shade($ink, $stride, $left, $top, $right, $bottom, $heights, $shift, $heightStride, $depth, $strength),
+            ToothMode::Carve => self::carve($ink, $stride, $left, $top, $right, $bottom, $heights, $shift, $heightStride, $depth, $share, $pressure),
+            ToothMode::Catch => self::catch($ink, $stride, $left, $top, $right, $bottom, $heights, $shift, $heightStride, $depth, $strength, $pressure),
+            ToothMode::Shade => self::shade($ink, $stride, $left, $top, $right, $bottom, $heights, $shift, $heightStride, $depth, $strength),
         };
     }
 

@@ -7,7 +7,7 @@ namespace Yarrowfog\Core\Paint\Stroke;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Paint\Dab\Stencil;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\FormSettings;
+use Yarrowfog\Core\Stroke\Choice\Mirror;
 
 /** Reads the picture of a band between its pixels, mirrored as the stroke has it. */
 final readonly class BandSampler
@@ -19,8 +19,8 @@ final readonly class BandSampler
     public static function of(BrushSettings $brush, Chance $chance): self
     {
         return new self(
-            self::flips($brush->choice('mirrorAcross'), $chance->unit(Chance::stream('mirrorAcross'), 0)),
-            self::flips($brush->choice('mirrorDown'), $chance->unit(Chance::stream('mirrorDown'), 0)),
+            self::flips($brush->choices->mirrorAcross, $chance->unit(Chance::stream('mirrorAcross'), 0)),
+            self::flips($brush->choices->mirrorDown, $chance->unit(Chance::stream('mirrorDown'), 0)),
         );
     }
 
@@ -78,8 +78,8 @@ final readonly class BandSampler
             + ($fours[$at[2]] & Stencil::FULL) * $weights[2] + ($fours[$at[3]] & Stencil::FULL) * $weights[3];
     }
 
-    private static function flips(string $choice, float $chance): bool
+    private static function flips(Mirror $choice, float $chance): bool
     {
-        return $choice === FormSettings::ALWAYS || ($choice === FormSettings::BY_CHANCE && $chance < 0.5);
+        return $choice === Mirror::Always || ($choice === Mirror::ByChance && $chance < 0.5);
     }
 }

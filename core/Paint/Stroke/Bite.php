@@ -5,19 +5,19 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint\Stroke;
 
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
+use Yarrowfog\Core\Stroke\Choice\BiteCombine;
 
 /** What the coverage of a second tip does to that of the first. */
 final readonly class Bite
 {
-    private string $combine;
+    private BiteCombine $combine;
 
     /** Of 65536. */
     private int $opacity;
 
     public function __construct(BrushSettings $brush)
     {
-        $this->combine = $brush->choice('biteCombine');
+        $this->combine = $brush->choices->biteCombine;
         $this->opacity = (int) round($brush->base('opacity') * 65536);
     }
 
@@ -29,11 +29,11 @@ final readonly class Bite
     public function combine(array $a, array $b): array
     {
         return match ($this->combine) {
-            GroundSettings::KEEP => self::keepBoth($a, $b),
-            GroundSettings::JOIN => self::join($a, $b, $this->opacity),
-            GroundSettings::DARKEN => array_map(fn (int $c, int $d): int => max($c, $d * $this->opacity >> 16), $a, $b),
-            GroundSettings::LIGHTEN => array_map(fn (int $c, int $d): int => min($c, $d), $a, $b),
-            default => self::cut($a, $b),
+            BiteCombine::Keep => self::keepBoth($a, $b),
+            BiteCombine::Join => self::join($a, $b, $this->opacity),
+            BiteCombine::Darken => array_map(fn (int $c, int $d): int => max($c, $d * $this->opacity >> 16), $a, $b),
+            BiteCombine::Lighten => array_map(fn (int $c, int $d): int => min($c, $d), $a, $b),
+            BiteCombine::Cut => self::cut($a, $b),
         };
     }
 

@@ -44,7 +44,7 @@ trait LaysCoverage
 
     public function blendMode(): BlendMode
     {
-        return BlendMode::from($this->brush->choice('blendMode'));
+        return $this->brush->choices->blendMode;
     }
 
     public function tile(string $key): ?array

@@ -9,8 +9,9 @@ use Yarrowfog\Core\Paint\Dab\BrushTextures;
 use Yarrowfog\Core\Paint\Tile\LaidStroke;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\GroundSettings;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
+use Yarrowfog\Core\Stroke\Choice\FixedTo;
+use Yarrowfog\Core\Stroke\Choice\ToothName;
 use Yarrowfog\Core\Stroke\Similarity;
 use Yarrowfog\Core\Stroke\Trace;
 
@@ -41,8 +42,8 @@ final class MovedStroke
     private static function meetsSheet(BrushSettings $brush): bool
     {
         return $brush->lendsFromSheet()
-            || $brush->choice('does') === InkSettings::SMUDGES
+            || $brush->choices->does === Does::Smudges
             || $brush->base('noise') > 0.0
-            || ($brush->choice('tooth') !== GroundSettings::NONE && $brush->choice('toothFixedTo') === GroundSettings::SHEET);
+            || ($brush->choices->tooth !== ToothName::None && $brush->choices->toothFixedTo === FixedTo::Sheet);
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint\Stroke;
 
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\FormSettings;
+use Yarrowfog\Core\Stroke\Choice\LaidAs;
 use Yarrowfog\Core\Stroke\Taper;
 
 /** What only the end of a stroke can tell. */
@@ -21,8 +21,8 @@ final class Provisional
             'taper in' => Taper::isOpen($brush, $length),
             'taper out' => $brush->base('taperOut') > 0,
             'rim' => $takesRim && $brush->base('rim') > 0,
-            'stretched band' => $brush->choice('laidAs') === FormSettings::BAND_ONCE,
-            'length of the band' => $brush->choice('laidAs') === FormSettings::BAND_REPEATED,
+            'stretched band' => $brush->choices->laidAs === LaidAs::BandOnce,
+            'length of the band' => $brush->choices->laidAs === LaidAs::BandRepeated,
         ]));
     }
 }

@@ -64,7 +64,7 @@ final class SmudgeStroke implements PaintedStroke
 
     public function blendMode(): BlendMode
     {
-        return BlendMode::from($this->brush->choice('blendMode'));
+        return $this->brush->choices->blendMode;
     }
 
     public function tile(string $key): ?array

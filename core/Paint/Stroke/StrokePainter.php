@@ -12,9 +12,9 @@ use Yarrowfog\Core\Paint\Dab\Tooth;
 use Yarrowfog\Core\Paint\Mip\MipChain;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
 use Yarrowfog\Core\Stroke\DabMaker;
 use Yarrowfog\Core\Stroke\PathBuilder;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
 use Yarrowfog\Core\Stroke\Similarity;
 use Yarrowfog\Core\Stroke\Taper;
 use Yarrowfog\Core\Stroke\Trace;
@@ -73,7 +73,7 @@ final readonly class StrokePainter
 
         return match (true) {
             $this->brush->isBand() => new BandStroke($this->printing, new BandPainter($this->kit, $this->brush, new Chance($roll), Taper::of($this->brush, $total), $this->moved), $maker, $this->tooth, $bounds),
-            $this->brush->choice('does') === InkSettings::SMUDGES => new SmudgeStroke($this->printing, new Smudger($this->printer, $this->printing, $this->under, $bounds), $maker, $bounds),
+            $this->brush->choices->does === Does::Smudges => new SmudgeStroke($this->printing, new Smudger($this->printer, $this->printing, $this->under, $bounds), $maker, $bounds),
             default => new DabStroke($this->printing, $this->printer, $maker, $this->tooth, $bounds, $this->bite($realPressure, $roll, $bounds, $total)),
         };
     }

@@ -12,7 +12,7 @@ use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
 use Yarrowfog\Core\Stroke\Trace;
 
 /** Traces painted one after another with a brush, on nothing or over a picture. */
@@ -26,7 +26,7 @@ final class Swatch
     {
         $bounds = new Rect(0, 0, $width, $height);
         $sheet = $on === null ? DeepBitmap::empty($width, $height) : DeepBitmap::of($on);
-        if ($brush->choice('does') === InkSettings::SMUDGES || $brush->base('lends') > 0) {
+        if ($brush->choices->does === Does::Smudges || $brush->base('lends') > 0) {
             // Each stroke meets what the one before has left.
             foreach ($traces as $i => $trace) {
                 $sheet = Compositor::over($sheet, $bounds, (new StrokePainter($kit, $brush, new PictureBackdrop($sheet)))->stroke($trace, $roll + $i, $bounds));
@@ -45,7 +45,7 @@ final class Swatch
      */
     public static function ground(BrushSettings $brush, int $width, int $height): ?Bitmap
     {
-        if ($brush->choice('does') === InkSettings::PAINTS) {
+        if ($brush->choices->does === Does::Paints) {
             return null;
         }
         $main = $brush->mainInk->toInt() << 8 | 255;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Paint\Tile;
 
 use Yarrowfog\Core\Stroke\BrushSettings;
-use Yarrowfog\Core\Stroke\Settings\InkSettings;
+use Yarrowfog\Core\Stroke\Choice\Does;
 
 /** What a stroke does to the sheet. */
 enum Effect
@@ -25,6 +25,6 @@ enum Effect
     /** Of a brush that prints dabs or a band. */
     public static function of(BrushSettings $brush): self
     {
-        return $brush->choice('does') === InkSettings::ERASES ? self::Erases : self::Paints;
+        return $brush->choices->does === Does::Erases ? self::Erases : self::Paints;
     }
 }

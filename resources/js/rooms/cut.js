@@ -1,7 +1,7 @@
 import { call, callForPixels, Refused } from '../lib/call';
-import { cutList } from '../lib/cut-list';
-import { canvasOf, cutPreviews } from '../lib/cut-previews';
-import { CutView } from '../lib/cut-view';
+import { cutList } from '../cutting/list';
+import { canvasOf, cutPreviews } from '../cutting/previews';
+import { CutView } from '../cutting/view';
 import { extended, isTyping, pageData, uuid } from '../lib/data';
 import { LatestWins, debounce } from '../lib/latest-wins';
 import { undoable } from '../lib/undoable';
@@ -59,7 +59,7 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
             canvas: this.$refs.picture,
             mat: this.$refs.mat,
             under: this.$refs.under,
-            tool: () => this.tool(),
+            chosen: () => this.tool(),
             change: (numbers) => this.change(this.steps[this.chosenAt], numbers),
             onZoom: (percent) => { this.percent = `${percent} %`; },
         });

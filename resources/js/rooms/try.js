@@ -2,6 +2,7 @@ import { extended, pageData } from '../lib/data';
 import { inking } from '../parts/inking';
 import { areas } from '../trying/areas';
 import { atHand } from '../trying/at-hand';
+import { carrying } from '../trying/carrying';
 import { following } from '../trying/following';
 import { guiding } from '../trying/guiding';
 import { inks } from '../trying/inks';
@@ -19,7 +20,7 @@ const AROUND = { top: 60, right: 266, below: 32 };
 const MENUS = ['showsHand', 'showsView', 'saving', 'showsInks'];
 
 /** A sheet with its layers, a brush in hand, and strokes that can be taken up again. */
-export const tryRoom = () => [layering, areas, taking, following, guiding, inking, inks, atHand, rail, paper, saving, viewing, room].reduce(extended, painting(pageData('try-data')));
+export const tryRoom = () => [layering, areas, carrying, taking, following, guiding, inking, inks, atHand, rail, paper, saving, viewing, room].reduce(extended, painting(pageData('try-data')));
 
 const room = {
     isHeldOver: false,

@@ -162,7 +162,7 @@ final class MendingTest extends TestCase
         return [$list, self::cut($source, $list)];
     }
 
-    /** As resources/js/lib/cut-list.js does it. */
+    /** As resources/js/cutting/list.js does it. */
     public static function pressed(CutList $list, Finding $finding): CutList
     {
         $mending = $finding->mending?->toArray() ?? self::fail('It has no button.');

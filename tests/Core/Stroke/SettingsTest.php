@@ -8,6 +8,7 @@ use LogicException;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use ReflectionClass;
+use ReflectionProperty;
 use Yarrowfog\Core\Advice\Idle;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Curve;
@@ -16,6 +17,8 @@ use Yarrowfog\Core\Form\CurveField;
 use Yarrowfog\Core\Form\NumberField;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\Choices;
+use Yarrowfog\Core\Stroke\Choice\Overlap;
 use Yarrowfog\Core\Stroke\PathBuilder;
 use Yarrowfog\Core\Stroke\Sample;
 use Yarrowfog\Core\Stroke\Setting;
@@ -75,8 +78,8 @@ final class SettingsTest extends TestCase
     public function test_a_setting_that_is_asked_for_as_what_it_is_not_is_a_mistake_of_the_code(): void
     {
         $brush = BrushSettings::standard();
-        self::assertSame([48.0, 'stays even', 0.5], [$brush->base('size'), $brush->choice('overlap'), $brush->curve('pressureResponse')->at(0.5)]);
-        foreach ([fn () => $brush->base('overlap'), fn () => $brush->choice('size'), fn () => $brush->curve('size'), fn () => $brush->base('pressureResponse'), fn () => SettingsTable::get('overlap')->numberField()] as $mistake) {
+        self::assertSame([48.0, Overlap::StaysEven, 0.5], [$brush->base('size'), $brush->choices->overlap, $brush->curve('pressureResponse')->at(0.5)]);
+        foreach ([fn () => $brush->base('overlap'), fn () => $brush->value('size')->choice(), fn () => $brush->curve('size'), fn () => $brush->base('pressureResponse'), fn () => SettingsTable::get('overlap')->numberField()] as $mistake) {
             try {
                 $mistake();
                 self::fail('It was answered.');
@@ -86,7 +89,7 @@ final class SettingsTest extends TestCase
         }
     }
 
-    /** Static analysis holds the uses of settings against two lists of names, and these are those of the table. */
+    /** Static analysis holds the uses of settings against a list of names and a class, and these are those of the table. */
     public function test_the_names_that_static_analysis_knows_are_those_of_the_table(): void
     {
         $words = (string) (new ReflectionClass(BrushSettings::class))->getDocComment();
@@ -97,7 +100,7 @@ final class SettingsTest extends TestCase
         };
         $of = fn (string $field): array => array_keys(array_filter(SettingsTable::all(), fn (Setting $s): bool => $s->field instanceof $field));
         self::assertSame($of(NumberField::class), $names('NumberId'));
-        self::assertSame($of(ChoiceField::class), $names('ChoiceId'));
+        self::assertSame($of(ChoiceField::class), array_map(fn (ReflectionProperty $p): string => $p->getName(), (new ReflectionClass(Choices::class))->getProperties()));
         self::assertSame(['pressureResponse'], $of(CurveField::class));
     }
 

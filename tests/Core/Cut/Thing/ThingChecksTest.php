@@ -129,6 +129,26 @@ final class ThingChecksTest extends TestCase
         self::assertArrayNotHasKey('ground-in-thing', $found);
     }
 
+    public function test_where_nothing_can_be_told_apart_it_is_said(): void
+    {
+        $all = [[0.0, 0.0], [1.0, 1.0]];
+        $box = [[0.2, 0.2], [0.8, 0.8]];
+        $wall = new Bitmap(160, 120, array_fill(0, 160 * 120, 0x9A8F80FF));
+        foreach (['a wall' => [], 'a wall with a margin' => [['step' => 'trim', 'numbers' => ['margin' => 12]]], 'one that was made smaller' => [['step' => 'scale', 'numbers' => ['side' => 64]]]] as $what => $more) {
+            [, $found] = self::look($wall, ['area' => $box], $more);
+            self::assertArrayHasKey('nothing-apart', $found, $what);
+            self::assertNull($found['nothing-apart']->mending, $what);
+            self::assertStringContainsString('Nothing is left', $found['nothing-apart']->sentence, $what);
+            self::assertArrayNotHasKey('almost-no-ink', $found, 'one cause is said once');
+        }
+        self::assertStringContainsString('Nothing was taken away', self::look(self::disc(), ['area' => $all, 'marks' => [['shows' => true, 'size' => 1, 'softness' => 0, 'pressed' => false, 'samples' => [[0, 0.5, 0.5, 1], [1, 0, 0, 1], [2, 1, 1, 1], [3, 0, 1, 1], [4, 1, 0, 1]]]]])[1]['nothing-apart']->sentence);
+        self::assertArrayHasKey('nothing-apart', self::look(new Bitmap(160, 120, array_fill(0, 160 * 120, 0x40A060FF)), ['area' => $all])[1], 'only thing');
+        self::assertArrayNotHasKey('nothing-apart', self::look($wall, ['area' => []])[1], 'nothing was pointed at');
+        self::assertArrayNotHasKey('nothing-apart', self::look(self::disc(), ['area' => $box])[1]);
+        $tile = self::photo(320, 240, fn (int $x, int $y): int => $x >= 100 && $x < 220 && $y >= 80 && $y < 160 ? 0xC08030 : 0x4A6078);
+        self::assertArrayNotHasKey('nothing-apart', self::look($tile, ['area' => [[0.2, 0.2], [0.8, 0.8]]])[1], 'a thing with straight sides');
+    }
+
     public function test_things_that_lie_apart_are_counted_and_parted(): void
     {
         $photo = self::photo(320, 240, fn (int $x, int $y): int => hypot($x - 80, $y - 120) < 45 || hypot($x - 220, $y - 110) < 55 ? 0xC08030 : 0x4A6078);

@@ -12,8 +12,8 @@ use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Paint\Stroke\Swatch;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Stroke\BrushSettings;
+use Yarrowfog\Core\Stroke\Choice\AngleFollows;
 use Yarrowfog\Core\Stroke\Practice\PracticePen;
-use Yarrowfog\Core\Stroke\Settings\FormSettings;
 use Yarrowfog\Core\Tip\Frame;
 
 /** Every movement of the practice pen, painted so that pressure, speed, tilt and barrel are seen. */
@@ -30,7 +30,7 @@ final class GoldenMovementsTest extends TestCase
             'size' => ['base' => 14, 'drives' => [['input' => 'pressure', 'from' => 0.15, 'to' => 1]]],
             'spacing' => ['base' => 0.7],
             'roundness' => ['base' => 1, 'drives' => [['input' => 'tilt', 'from' => 1, 'to' => 0.3]]],
-            'angleFollows' => ['base' => FormSettings::AZIMUTH],
+            'angleFollows' => ['base' => AngleFollows::Azimuth->value],
             'flow' => ['base' => 1, 'drives' => [['input' => 'twist', 'from' => 1, 'to' => 0.3]]],
             'opacity' => ['base' => 1, 'drives' => [['input' => 'speed', 'from' => 1, 'to' => 0.4, 'reference' => 2]]],
         ]]);

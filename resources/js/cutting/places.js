@@ -42,3 +42,6 @@ export function toLine([x, y], [x0, y0], [x1, y1]) {
 
     return Math.hypot(x - x0 - t * (x1 - x0), y - y0 - t * (y1 - y0));
 }
+
+/** Points of an outline, not more than are needed. */
+export const thinned = (points) => (points.length > 400 ? points.filter((_, i) => i % Math.ceil(points.length / 400) === 0) : points);

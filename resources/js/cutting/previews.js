@@ -1,5 +1,5 @@
-import { callForPixels } from './call';
-import { LatestWins, debounce } from './latest-wins';
+import { callForPixels } from '../lib/call';
+import { LatestWins, debounce } from '../lib/latest-wins';
 
 const PX = new Intl.NumberFormat('en-GB');
 /** Pictures under way while a slider moves: one is made while the one before it is on its way. */
@@ -13,7 +13,7 @@ const RESTS = 200;
 
 /**
  * What a Cut room shows of its list: the picture, and what the checks found in it. The room has the list (see
- * cut-list.js), `url`, `view`, `backdrop`, `message`, `say`, and canvases named `picture`, `prints` and `strip`.
+ * list.js), `url`, `view`, `backdrop`, `message`, `say`, and canvases named `picture`, `prints` and `strip`.
  */
 export const cutPreviews = {
     findings: [],

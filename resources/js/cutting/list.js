@@ -1,4 +1,4 @@
-import { formFields } from './form';
+import { formFields } from '../lib/form';
 
 let key = 0;
 
