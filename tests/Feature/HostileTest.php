@@ -112,7 +112,7 @@ final class HostileTest extends FeatureTestCase
     public function test_bodies_that_are_none_and_values_of_every_wrong_kind(): void
     {
         $count = 0;
-        foreach (self::ways() as $way) {
+        foreach (self::ways() as $turn => $way) {
             $method = $way->methods()[0];
             if ($method === 'GET') {
                 continue;
@@ -128,8 +128,9 @@ final class HostileTest extends FeatureTestCase
                 }
                 $count++;
             }
-            foreach ($keys as $key) {
-                foreach (self::values() as $value) {
+            // Each key takes a third of the values, in turn: all of them together take minutes, and bin/test hostile tries more.
+            foreach ($keys as $n => $key) {
+                foreach (array_filter(self::values(), fn (int $v): bool => ($v + $n + $turn) % 3 === 0, ARRAY_FILTER_USE_KEY) as $value) {
                     $body = (string) json_encode([$key => $value]);
                     $this->look($this->ask($method, $address, $body), "{$method} {$address} ".mb_substr($body, 0, 90));
                     $count++;
