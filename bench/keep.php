@@ -21,6 +21,7 @@ use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Tip\TipKind;
 
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/PenToInk.php';
 
 /*
  * A large library in Keep: opened, scrolled and searched; bundles packed, looked at and taken; the whole saved and put back.
@@ -189,24 +190,8 @@ try {
         $chrome->press('Make a sheet');
         $chrome->waitForPath('/try/');
         $chrome->find('[data-surface][data-loaded=yes]');
-        $chrome->run(<<<'JS'
-            const view = document.querySelector('main')._x_dataStack[0].view;
-            const canvas = document.querySelector('[data-surface]');
-            window.seen = [];
-            window.latency = [];
-            canvas.addEventListener('pointerdown', () => { window.seen = [performance.now()]; window.shown = 0; });
-            canvas.addEventListener('pointermove', (e) => { for (const c of (e.getCoalescedEvents?.() ?? [e])) window.seen.push(c.timeStamp); });
-            canvas.addEventListener('paint-shown', () => requestAnimationFrame(() => {
-                const sure = view.strokes.current.sent - 1;
-                for (; window.shown < sure; window.shown++) window.latency.push(performance.now() - window.seen[window.shown + 1]);
-            }));
-            JS);
-        for ($k = 0; $k < 3; $k++) {
-            $chrome->pen('canvas', array_map(fn (int $i): array => [0.1 + 0.8 * $i / 180, 0.3 + 0.1 * $k + 0.1 * sin($i / 18), 0.3 + 0.6 * $i / 180], range(0, 180)), every: 8);
-        }
-        $latency = $chrome->run('return window.latency');
 
-        return at(array_map(floatval(...), is_array($latency) ? array_values($latency) : [INF]), 0.5);
+        return at(PenToInk::of($chrome, 3), 0.5);
     };
     $pen();
     $pen();

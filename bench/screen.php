@@ -6,6 +6,7 @@ use Tests\Browser\Application;
 use Tests\Browser\Chrome;
 
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/PenToInk.php';
 
 /** Headless Chromium against a running Yarrowfog: pen to ink, and slider to swatch. */
 $app = new Application(withDemo: true);
@@ -14,28 +15,9 @@ $failed = false;
 try {
     $chrome->open('/try');
     $chrome->find('[data-surface][data-loaded=yes]');
-    // A fresh sheet, the soft chalk tip, 64 px; each sample is timed until the pixels of its piece of path are on the canvas.
     $chrome->run('const b = [...document.querySelectorAll("button")].find(b => b.getAttribute("aria-label") === "Rope run"); b.click()');
     $chrome->type('input[aria-label="Size, typed"]', '64');
-    $chrome->run(<<<'JS'
-        const view = document.querySelector('main')._x_dataStack[0].view;
-        const canvas = document.querySelector('[data-surface]');
-        window.seen = [];
-        window.latency = [];
-        canvas.addEventListener('pointerdown', () => { window.seen = [performance.now()]; window.shown = 0; });
-        canvas.addEventListener('pointermove', (e) => { for (const c of (e.getCoalescedEvents?.() ?? [e])) window.seen.push(c.timeStamp); });
-        canvas.addEventListener('paint-shown', () => requestAnimationFrame(() => {
-            // A piece of path is certain when the sample after its end is known.
-            const sure = view.strokes.current.sent - 1;
-            for (; window.shown < sure; window.shown++) window.latency.push(performance.now() - window.seen[window.shown + 1]);
-        }));
-        JS);
-    // A pen that reports 125 times a second.
-    for ($k = 0; $k < 4; $k++) {
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.1 + 0.8 * $i / 180, 0.3 + 0.1 * $k + 0.1 * sin($i / 18), 0.3 + 0.6 * $i / 180], range(0, 180)), every: 8);
-    }
-    /** @var list<float> $latency */
-    $latency = $chrome->run('return window.latency');
+    $latency = PenToInk::of($chrome, 4);
     sort($latency);
     $failed = row('pen to ink on screen, 64 px brush, median', $latency[intdiv(count($latency), 2)], 60) || $failed;
     $failed = row('pen to ink on screen, 95th percentile', $latency[(int) (count($latency) * 0.95)], 120) || $failed;

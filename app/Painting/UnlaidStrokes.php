@@ -7,6 +7,7 @@ namespace App\Painting;
 use App\Models\Change;
 use App\Models\Sheet;
 use App\Models\Stroke;
+use App\Store\ProcessName;
 use App\Store\Rows;
 use Closure;
 use Illuminate\Contracts\Foundation\Application;
@@ -32,7 +33,7 @@ final class UnlaidStrokes
      */
     public function add(Sheet $sheet, Stroke $stroke, Change $change, bool $goesOn): void
     {
-        DB::table('unlaid_strokes')->insert(['process' => $goesOn ? getmypid() : null, 'stroke_id' => $stroke->id, 'sheet_id' => $sheet->id, 'layer_id' => $stroke->layer_id, 'change_id' => $change->id, 'created_at' => now()]);
+        DB::table('unlaid_strokes')->insert(['process' => $goesOn ? ProcessName::own() : null, 'stroke_id' => $stroke->id, 'sheet_id' => $sheet->id, 'layer_id' => $stroke->layer_id, 'change_id' => $change->id, 'created_at' => now()]);
     }
 
     public function remove(Stroke $stroke): void
@@ -57,13 +58,13 @@ final class UnlaidStrokes
     {
         $process = Rows::select('SELECT process FROM unlaid_strokes WHERE stroke_id = ?', [$stroke])[0]['process'] ?? null;
 
-        return is_int($process) && $process !== getmypid() && file_exists("/proc/{$process}");
+        return is_string($process) && $process !== ProcessName::own() && ProcessName::isThere($process);
     }
 
     /** @return array<int, int> strokes that this process is taken to have at hand, the oldest first: their layers, by their ids */
     public function ofThisProcess(): array
     {
-        return self::layers('process = ?', [getmypid()]);
+        return self::layers('process = ?', [ProcessName::own()]);
     }
 
     /**

@@ -17,7 +17,7 @@ return new class extends Migration
             $table->foreignId('layer_id')->index()->constrained()->cascadeOnDelete();
             $table->foreignId('change_id')->constrained()->cascadeOnDelete();
             // The process that has it at hand and goes on with it; null where none does.
-            $table->unsignedInteger('process')->nullable();
+            $table->string('process', 80)->nullable();
             // Whether somebody else waits for it.
             $table->boolean('is_wanted')->default(false);
             $table->timestamp('created_at');

@@ -518,6 +518,29 @@ final class LayersTest extends FeatureTestCase
         self::assertSame($states[count($orders)], $this->sheetPixels());
     }
 
+    /** However long the history of a sheet is, a stroke looks at a few of its changes. */
+    public function test_a_stroke_does_not_go_through_the_whole_history(): void
+    {
+        $this->paint([[0, 60, 60, 1], [40, 200, 90, 0.6]]);
+        $change = (array) DB::table('changes')->latest('id')->first();
+        unset($change['id']);
+        for ($i = 0; $i < 400; $i++) {
+            DB::table('changes')->insert([...$change, 'uuid' => sprintf('%08x-d9cb-469f-a165-000000000000', $i), 'bytes' => intdiv(HistoryBudget::BYTES, 401)]);
+        }
+        foreach (['within the budget', 'at its end', 'beyond it'] as $where) {
+            $seen = 0;
+            Change::retrieved(function () use (&$seen): void {
+                $seen++;
+            });
+            $this->paint([[0, 60, 90, 1], [40, 200, 120, 0.6]]);
+            self::assertLessThan(20, $seen, $where);
+            DB::table('changes')->where('uuid', '00000000-d9cb-469f-a165-000000000000')->update(['bytes' => intdiv(HistoryBudget::BYTES, 300)]);
+        }
+        $this->paint([[0, 60, 120, 1], [40, 200, 150, 0.6]]);
+        self::assertLessThanOrEqual(HistoryBudget::BYTES, (int) DB::table('changes')->sum('bytes'));
+        self::assertGreaterThan(HistoryBudget::BYTES - intdiv(HistoryBudget::BYTES, 50), (int) DB::table('changes')->sum('bytes'), 'no more is given up than must be');
+    }
+
     /** Laid into the one below, what is shown stays as it is to within a rounding, and the strokes of plain layers stay alive. */
     public function test_layers_are_merged_and_flattened_and_what_is_shown_stays(): void
     {

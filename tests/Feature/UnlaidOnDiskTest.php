@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Painting\StrokeLaying;
+use App\Store\ProcessName;
 use Illuminate\Support\Facades\DB;
 
 /** A stroke that one process is laying while another asks for it. */
@@ -19,7 +20,7 @@ final class UnlaidOnDiskTest extends FeatureTestCase
         $this->atAWorker();
         $this->pieces($sheet, $order, array_slice($samples, 0, -3));
         $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples, 'seen' => $this->state['state']['piece']])->assertOk();
-        self::assertSame(getmypid(), DB::table('unlaid_strokes')->value('process'));
+        self::assertSame(ProcessName::own(), DB::table('unlaid_strokes')->value('process'));
         self::assertFalse(app(StrokeLaying::class)->some(isBusy: true), 'nobody waits for it');
         $render = $this->command(['sheet', 'render', (string) $sheet->id, '--out', "{$this->folder}/sheet.png"]);
         $render->start();

@@ -38,9 +38,13 @@ final class UnlaidTest extends FeatureTestCase
     /** A process that has nothing at hand, where the one before it is no more. */
     private function inAnotherProcess(): void
     {
-        DB::table('unlaid_strokes')->update(['process' => 99999999]);
+        // Its number belongs to another process by now.
+        DB::table('unlaid_strokes')->update(['process' => posix_getppid().' 1 0']);
         app()->instance(ProcessCache::class, new ProcessCache);
         app()->forgetInstance(UnlaidStrokes::class);
+        foreach (DB::table('unlaid_strokes')->pluck('stroke_id') as $stroke) {
+            self::assertFalse(app(UnlaidStrokes::class)->isAtHand((int) $stroke), 'nobody is waited for');
+        }
     }
 
     private function picture(Sheet $sheet): string
