@@ -6,6 +6,7 @@ use Tests\Browser\Application;
 use Tests\Browser\Chrome;
 
 require __DIR__.'/../vendor/autoload.php';
+require __DIR__.'/Page.php';
 require __DIR__.'/PenToInk.php';
 
 /** Headless Chromium against a running Yarrowfog: pen to ink, and slider to swatch. */
@@ -22,7 +23,66 @@ try {
     $failed = row('pen to ink on screen, 64 px brush, median', $latency[intdiv(count($latency), 2)], 60) || $failed;
     $failed = row('pen to ink on screen, 95th percentile', $latency[(int) (count($latency) * 0.95)], 120) || $failed;
 
+    // A sheet of 3,000 px with 8 layers, four of them blended, and a stroke on each.
+    $page = new Page($app->url);
+    $page->sheet = (int) json_decode($page->ask('POST', '/sheets', ['name' => 'Layers', 'width' => 3000, 'height' => 3000]), true)['id'];
+    foreach (['normal', 'multiply', 'normal', 'soft-light', 'normal', 'screen', 'normal', 'overlay'] as $i => $mode) {
+        $made = $page->words('POST', '/layers', ['name' => "Wash {$i}"])['made'];
+        $page->words('PATCH', "/layers/{$made}", ['mode' => $mode]);
+        $uuid = sprintf('%08x-4444-4444-8444-%012x', $i, $page->sheet);
+        $page->words('POST', "/pen/strokes?stroke={$uuid}", ['stroke' => $uuid, 'brush' => 1, 'size' => 400, 'roll' => $i, 'layer' => $made, 'samples' => array_map(fn (int $k): array => [8 * $k, 300 + 40 * $k, 400 + 280 * $i + 200 * sin($k / 9), 0.8], range(0, 60))]);
+    }
     $chrome->resize(1280, 800);
+    $chrome->open("/try/{$page->sheet}");
+    $chrome->find('[data-surface][data-loaded=yes]');
+    // From the event until the frame that shows it is drawn: what is asked of the next frame runs after that.
+    $switched = $chrome->run(<<<'JS'
+        const drawn = () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(() => done(performance.now()))));
+        const rest = () => new Promise((done) => setTimeout(done, 700));
+        const took = { hidden: [], faded: [], blended: [] };
+        const timed = async (what, act, isShown) => {
+            const from = performance.now();
+            act();
+            const at = await drawn();
+            took[what].push(isShown() ? at - from : Infinity);
+            await rest();
+        };
+        const canvases = () => [...document.querySelectorAll('[data-surface] canvas')];
+        const state = () => JSON.stringify(canvases().map((c) => [c.style.display, c.style.opacity, c.style.mixBlendMode]));
+        const eye = () => [...document.querySelectorAll('[aria-label=Layers] button')].find((b) => /^(Hide|Show) Wash 3$/.test(b.ariaLabel));
+        const fade = document.querySelector('[aria-label="Layer opacity, typed"]').closest('div:has(input[type=range])').querySelector('input[type=range]');
+        const blend = document.querySelector('[aria-label="Blend mode of the layer"]');
+        return (async () => {
+            for (let i = 0; i < 6; i++) {
+                for (const [what, act] of [
+                    ['hidden', () => eye().click()],
+                    ['faded', () => { fade.value = String(Number(fade.min) + (0.3 + 0.1 * i) * (fade.max - fade.min)); fade.dispatchEvent(new Event('input', { bubbles: true })); }],
+                    ['blended', () => { blend.value = i % 2 ? 'multiply' : 'soft-light'; blend.dispatchEvent(new Event('change', { bubbles: true })); }],
+                ]) {
+                    const before = state();
+                    await timed(what, act, () => state() !== before);
+                }
+            }
+            return [took.hidden, took.faded, took.blended];
+        })();
+        JS);
+    foreach (['hidden or shown', 'faded', 'blended otherwise'] as $i => $what) {
+        $failed = row("a layer of 8, 3,000 px, {$what}: on screen, median", median(is_array($switched) && is_array($switched[$i]) ? array_map(number(...), array_values($switched[$i])) : [INF]), 100) || $failed;
+    }
+    // The stroke that was painted last has handles: it is dragged about for two seconds.
+    $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.3 + 0.3 * $i / 60, 0.5, 0.8], range(0, 60)), every: 8);
+    $chrome->find('[data-handle=grip]');
+    $chrome->run(<<<'JS'
+        window.moved = [];
+        const handles = document.querySelector('[data-handles]');
+        const follow = () => { if (handles.getAttribute('transform') !== window.last) { window.last = handles.getAttribute('transform'); window.moved.push(performance.now()); } requestAnimationFrame(follow); };
+        window.last = handles.getAttribute('transform');
+        follow();
+        JS);
+    $chrome->pen('[data-handle=grip]', array_map(fn (int $i): array => [0.5 + 3 * sin($i / 12), 0.5 + 3 * sin($i / 17), 1], range(0, 200)), 'mouse', 10);
+    $moved = array_map(number(...), (array) $chrome->run('return window.moved'));
+    $failed = row('a stroke that is taken up and dragged: ms from one place to the next', count($moved) < 10 ? INF : (max($moved) - min($moved)) / (count($moved) - 1), 33.4) || $failed;
+
     // Two hundred brushes in the library.
     $chrome->open('/keep');
     $chrome->run('const t = document.querySelector("meta[name=csrf-token]").content; return (async () => { for (let i = 0; i < 194; i++) await fetch("/brushes/6/duplicate", { method: "POST", headers: { "X-CSRF-TOKEN": t, Accept: "application/json" } }); })()');

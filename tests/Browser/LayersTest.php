@@ -76,8 +76,18 @@ final class LayersTest extends BrowserTestCase
         $chrome->find('[data-handle=grip]');
         $chrome->waitForText('[data-history]', 'Last: Painted with Harbour seal.');
         $area = $this->taken();
-        $chrome->pen('[data-handle=grip]', [[0.5, 0.5, 1], [12, 6, 1], [20, 10.5, 1]], 'mouse');
+        // While it is dragged one picture stands for all layers, and nothing is seen of that.
+        $seen = $this->screen(800, 500);
+        $canvases = fn (): mixed => $chrome->run('return [...document.querySelectorAll("[data-surface] canvas.layer")].filter((c) => c.style.display !== "none").map((c) => Object.keys(c.dataset).join())');
+        $chrome->pen('[data-handle=grip]', [[0.5, 0.5, 1], [4, 2, 1], [12, 6, 1], [16, 8, 1], [20, 10.5, 1]], halfway: function () use ($chrome, $canvases, $seen): void {
+            self::assertSame(['still', 'ghost'], $canvases());
+            $still = $chrome->run('const c = document.querySelector("[data-still]"); return [c.width, c.height, c.toDataURL()]');
+            self::assertIsArray($still);
+            self::assertSame([800, 500], [$still[0], $still[1]]);
+            self::assertLessThan(3, self::worst(PictureFile::read((string) base64_decode(substr((string) $still[2], 22), true))->bitmap(), $seen, new Rect(0, 0, 800, 500)));
+        });
         $chrome->waitForText('[data-history]', 'Last: Moved a stroke.');
+        $chrome->wait('the layers again', fn (): bool => $canvases() === ['layer', 'layer']);
         $moved = $this->taken();
         self::assertSame([$area->width, $area->height], [$moved->width, $moved->height]);
         self::assertGreaterThan(200, $moved->x - $area->x);

@@ -29,6 +29,8 @@ export class LayerCanvases extends NonReactive {
         this.canvases = new Map();
         /** @type {Group[]} */
         this.groups = [];
+        /** @type {HTMLCanvasElement|null} */
+        this.still = null;
     }
 
     /**
@@ -106,13 +108,60 @@ export class LayerCanvases extends NonReactive {
      * @param {number} y
      */
     drawAt(context, x, y) {
-        for (const { layer, shown } of this.groups) {
-            if (!layer.isHidden) {
-                context.globalAlpha = layer.opacity;
-                context.globalCompositeOperation = layer.mode === 'normal' ? 'source-over' : /** @type {GlobalCompositeOperation} */ (layer.mode);
-                context.drawImage((shown ?? this.of(layer.id)).canvas, x, y, 1, 1, 0, 0, 1, 1);
+        this.#drawAll(context, (canvas) => context.drawImage(canvas, x, y, 1, 1, 0, 0, 1, 1));
+    }
+
+    /**
+     * Shows all layers as one picture until they are let go: what is dragged over them makes the browser composite everything beneath
+     * it with every move, and one canvas takes a fraction of what many take.
+     *
+     * @param {string} paper  colour beneath the lowest
+     * @param {number} scale  px of the screen for one of the sheet: no more of them are drawn
+     */
+    holdStill(paper, scale) {
+        this.letMove();
+        const canvas = document.createElement('canvas');
+        canvas.width = Math.ceil(this.width * Math.min(1, scale));
+        canvas.height = Math.ceil(this.height * Math.min(1, scale));
+        canvas.className = 'layer';
+        canvas.dataset.still = '';
+        const context = flat(canvas);
+        context.imageSmoothingQuality = 'high';
+        context.fillStyle = paper;
+        context.fillRect(0, 0, canvas.width, canvas.height);
+        this.#drawAll(context, (layer) => context.drawImage(layer, 0, 0, canvas.width, canvas.height));
+        this.surface.insertBefore(canvas, this.surface.children[this.groups.length] ?? null);
+        this.still = canvas;
+        this.groups.forEach((group) => { this.#canvas(group).style.display = 'none'; });
+    }
+
+    letMove() {
+        this.still?.remove();
+        this.still = null;
+        this.groups.forEach((group) => { this.#canvas(group).style.display = group.layer.isHidden ? 'none' : ''; });
+    }
+
+    /**
+     * @param {CanvasRenderingContext2D|OffscreenCanvasRenderingContext2D} context
+     * @param {(canvas: HTMLCanvasElement) => void} draw
+     */
+    #drawAll(context, draw) {
+        for (const group of this.groups) {
+            if (!group.layer.isHidden) {
+                context.globalAlpha = group.layer.opacity;
+                context.globalCompositeOperation = group.layer.mode === 'normal' ? 'source-over' : /** @type {GlobalCompositeOperation} */ (group.layer.mode);
+                draw(this.#canvas(group));
             }
         }
+    }
+
+    /**
+     * What is shown of a layer with all that is clipped to it.
+     *
+     * @param {Group} group
+     */
+    #canvas({ layer, shown }) {
+        return (shown ?? this.of(layer.id)).canvas;
     }
 
     /** @param {Group} group */

@@ -116,16 +116,21 @@ export const carrying = {
         this.carried = STILL;
         this.ghost?.remove();
         this.ghost = null;
+        this.view?.layers.letMove();
     },
-    /** A print of what is dragged, on a canvas of its own. */
+    /** A print of what is dragged, on a canvas of its own: no larger than that, for all beneath it is composited anew with every move. */
     async showGhost() {
         this.ghost?.remove();
         const ghost = document.createElement('canvas');
+        const [left, top, width, height] = this.box;
         ghost.className = 'layer pointer-events-none opacity-80';
-        ghost.width = this.sheet.width;
-        ghost.height = this.sheet.height;
+        ghost.width = width;
+        ghost.height = height;
         ghost.dataset.ghost = '';
+        const part = (px, of) => `${(100 * px) / of}%`;
+        Object.assign(ghost.style, { left: part(left, this.sheet.width), top: part(top, this.sheet.height), width: part(width, this.sheet.width), height: part(height, this.sheet.height) });
         this.ghost = ghost;
+        this.view.layers.holdStill(this.sheet.paper, this.view.scale * window.devicePixelRatio);
         this.$refs.sheet.append(ghost);
         const context = ghost.getContext('2d');
         for (const { id } of this.takenUp.slice(0, 12)) {
@@ -135,7 +140,7 @@ export const carrying = {
             }
             for (const patch of patches) {
                 const bitmap = await createImageBitmap(patch.image);
-                context.drawImage(bitmap, patch.x, patch.y);
+                context.drawImage(bitmap, patch.x - left, patch.y - top);
             }
         }
     },
@@ -145,6 +150,7 @@ export const carrying = {
         }
         const { dx, dy, scale, turn, x = 0, y = 0 } = this.carried;
         const k = this.view.scale;
-        Object.assign(this.ghost.style, { transformOrigin: `${x * k}px ${y * k}px`, transform: `translate(${dx * k}px, ${dy * k}px) rotate(${turn}deg) scale(${scale})` });
+        const [left, top] = this.box;
+        Object.assign(this.ghost.style, { transformOrigin: `${(x - left) * k}px ${(y - top) * k}px`, transform: `translate(${dx * k}px, ${dy * k}px) rotate(${turn}deg) scale(${scale})` });
     },
 };
