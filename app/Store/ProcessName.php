@@ -6,15 +6,10 @@ namespace App\Store;
 
 /**
  * A process of this machine by a name that no other one has: its number alone is given away again, after a restart of the machine
- * within seconds. Its number, the tick at which it was begun, and the start of the system (proc(5): `stat`, field 22; `boot_id`).
+ * within seconds. Its number, the tick at which it was begun, and the start of the system (random(4), `boot_id`).
  */
 final class ProcessName
 {
-    /** Places in `stat` behind the name of the program, in which there may be blanks. */
-    private const STATE = 0;
-
-    private const BEGUN = 19;
-
     public static function own(): string
     {
         $process = (int) getmypid();
@@ -30,10 +25,8 @@ final class ProcessName
 
     private static function of(int $process): ?string
     {
-        $stat = is_readable("/proc/{$process}/stat") ? (string) @file_get_contents("/proc/{$process}/stat") : '';
-        $fields = explode(' ', ltrim(substr($stat, (int) strrpos($stat, ')') + 1)));
-        $isGone = ! isset($fields[self::BEGUN]) || in_array($fields[self::STATE], ['Z', 'X'], true);
+        $stat = ProcessStat::of($process);
 
-        return $isGone ? null : "{$process} {$fields[self::BEGUN]} ".trim((string) @file_get_contents('/proc/sys/kernel/random/boot_id'));
+        return $stat === null ? null : "{$process} {$stat->begun} ".trim((string) @file_get_contents('/proc/sys/kernel/random/boot_id'));
     }
 }

@@ -25,7 +25,7 @@ final class ProcessNameTest extends TestCase
 
     public function test_one_that_has_ended_is_not_there_though_nobody_has_fetched_its_end(): void
     {
-        $process = proc_open([PHP_BINARY, '-r', 'require $argv[1]; echo App\Store\ProcessName::own(), "\n"; fgets(STDIN);', dirname(__DIR__, 2).'/app/Store/ProcessName.php'], [['pipe', 'r'], ['pipe', 'w']], $pipes);
+        $process = proc_open([PHP_BINARY, '-r', 'require $argv[1]; echo App\Store\ProcessName::own(), "\n"; fgets(STDIN);', dirname(__DIR__, 2).'/vendor/autoload.php'], [['pipe', 'r'], ['pipe', 'w']], $pipes);
         self::assertIsResource($process);
         $name = trim((string) fgets($pipes[1]));
         self::assertTrue(ProcessName::isThere($name));

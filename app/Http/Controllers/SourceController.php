@@ -22,7 +22,6 @@ use Yarrowfog\Core\InvalidInput;
 
 final class SourceController
 {
-    /** A file that is here already is not taken twice. */
     /** A part of the wall. */
     public function index(Request $request, SourceWall $wall): JsonResponse
     {
@@ -31,6 +30,7 @@ final class SourceController
         return response()->json($wall->part($asked('words'), $asked('tag'), max(0, min(1_000_000, (int) $asked('from')))));
     }
 
+    /** A file that is here already is not taken twice. */
     public function store(BringIn $request, SourceIntake $sources, InHand $inHand): JsonResponse
     {
         [$source, $wasHere] = $sources->takeInOnce($request->bytes(), $request->name());

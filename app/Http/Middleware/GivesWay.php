@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
+use App\Store\ProcessStat;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -21,7 +22,7 @@ final class GivesWay
     {
         if (getenv('YARROWFOG_POOL') === 'slow') {
             // A process stays so for all that it answers: it is not made to give way more each time.
-            $now = (int) (explode(' ', (string) @file_get_contents('/proc/self/stat'))[18] ?? self::NICENESS);
+            $now = ProcessStat::of((int) getmypid())->niceness ?? self::NICENESS;
             @proc_nice(max(0, self::NICENESS - $now));
         }
 
