@@ -285,7 +285,7 @@ final class Crash
             return [new HostileInput('layer', 'POST', "/sheets/{$sheet}/layers", (string) json_encode(['name' => "Layer {$number}"])), fn (array $words): array => [["SELECT count(*) FROM layers WHERE name = 'Layer {$number}'", "layer {$number}"]]];
         }
         $brush = $this->brush();
-        $size = 20 + $number / 1000;
+        $size = round(20 + $number / 1000, 3);
         $brush['settings']['size']['base'] = $size;
         if ($this->isKeeping) {
             return [new HostileInput('brush', 'POST', '/tune/1/branch', (string) json_encode(['brush' => $brush, 'roll' => $number])), fn (array $words): array => [['SELECT count(*) FROM brushes WHERE id = '.(int) basename((string) ($words['tune'] ?? '')), "brush {$number}"]]];

@@ -27,6 +27,9 @@ final class SoftEdge
     /** How much it counts that colours vary. */
     private const VARIED = 4.0;
 
+    /** What means over neighbours take from the slope of an edge that is as sharp as pixels are. */
+    private const STEEPER = 1.2;
+
     /** Alpha, of 255, up to which nothing, and from which on all is there. */
     private const NOTHING = 10;
 
@@ -34,15 +37,19 @@ final class SoftEdge
 
     private readonly int $width;
 
-    private function __construct(private readonly EdgeBand $band)
+    /** How much steeper alpha rises than means over neighbours tell. */
+    private readonly float $steeper;
+
+    private function __construct(private readonly EdgeBand $band, bool $isSharp)
     {
         $this->width = $band->width;
+        $this->steeper = $isSharp ? self::STEEPER : 1.0;
     }
 
     /** The picture with all but the thing taken out; what was taken keeps its colour, unseen. */
     public static function of(Bitmap $in, Trimap $map): Bitmap
     {
-        return (new self(new EdgeBand($in, $map)))->cut();
+        return (new self(new EdgeBand($in, $map), $map->isSharp))->cut();
     }
 
     private function cut(): Bitmap
@@ -222,7 +229,8 @@ final class SoftEdge
                 $sum += $kind === "\1" ? $weight * $alphas[$place[$j]] : ($kind === "\2" ? 255.0 * $weight : 0.0);
                 $weights += $weight;
             }
-            $calm[] = (int) ($sum / $weights + 0.5);
+            $value = $this->steeper * ($sum / $weights - 127.5) + 127.5;
+            $calm[] = (int) ($value < 0.0 ? 0.0 : ($value > 255.0 ? 255.0 : $value + 0.5));
         }
 
         return $calm;

@@ -36,6 +36,9 @@ final class ThingFinder
 
     private const AROUND = 80.0;
 
+    /** How far what lies beyond the area reaches into it on such a way: as far as a patch has no edge. */
+    private const BEYOND = 25.0;
+
     /** What each patch on the way counts, in 1,024ths. */
     private const STEP = 4.0;
 
@@ -207,11 +210,28 @@ final class ThingFinder
         $to = $this_ === [] ? $none : $this->graph->ways($this_, self::STEP);
         $away = $not === [] ? $none : $this->graph->ways($not, self::STEP);
         if ($this->marks->hasArea()) {
-            // The area says already what is far out: each mark speaks for what is like it around it.
-            return array_map(fn (float $t, float $a): float => self::MARK * (exp(-$t / self::AROUND) - exp(-$a / self::AROUND)), $to, $away);
+            // The area says already what is far out: each mark speaks for what is like it around it, and what goes on beyond the area is none of it.
+            $out = $this->graph->ways($this->beyond(), self::STEP);
+
+            return array_map(fn (float $t, float $a, float $o): float => self::MARK * (exp(-$t / self::AROUND) - exp(-$a / self::AROUND) - exp(-$o / self::BEYOND)), $to, $away, $out);
         }
 
         return array_map(fn (float $t, float $a): float => $t + $a > 0.0 && is_finite($t + $a) ? self::WAYS * ($a - $t) / ($t + $a) : 0.0, $to, $away);
+    }
+
+    /** @return list<int> patches outside of the area, but for what is clear: that goes on into nothing */
+    private function beyond(): array
+    {
+        $patches = $this->graph->patches;
+        $there = $patches->picture->there;
+        $out = array_fill(0, $patches->count, 0);
+        foreach ((new Marks($this->marks->area, []))->on($this->graph->picture->width, $this->graph->picture->height) as $i => $what) {
+            if ($what === Marks::NOT_THIS) {
+                $out[$patches->patches[$i]] += $there[$i];
+            }
+        }
+
+        return array_keys(array_filter($out, fn (int $count, int $k): bool => 2 * $count > $patches->sizes[$k], ARRAY_FILTER_USE_BOTH));
     }
 
     /**

@@ -16,6 +16,9 @@ final readonly class Trimap
     /** px on both sides of an outline that are always mixed. */
     private const BAND = 2;
 
+    /** σ in px of an edge that is as sharp as pixels are: there the band is 1 px narrower. */
+    private const SHARP = 0.8;
+
     /** px from the outline as far as which hairs are looked for. */
     private const HAIRS = 40;
 
@@ -28,8 +31,9 @@ final readonly class Trimap
     /**
      * @param  array<int, int>  $values  NOT, MIXED or THING, row by row
      * @param  array<int, int|float>  $part  how much of each pixel is the thing by its outline, or, between hairs, by its colour, 0–1
+     * @param  bool  $isSharp  whether its edge is as sharp as pixels are
      */
-    private function __construct(public int $width, public int $height, public array $values, public array $part)
+    private function __construct(public int $width, public int $height, public array $values, public array $part, public bool $isSharp)
     {
     }
 
@@ -46,7 +50,8 @@ final readonly class Trimap
         foreach ($inside as $in) {
             $values[] = $in === 1 ? self::THING : self::NOT;
         }
-        $band = self::BAND + $wider;
+        $isSharp = $wider === 0 && (EdgeSoftness::along($graph->picture, $inside) ?? EdgeSoftness::MOST) < self::SHARP;
+        $band = self::BAND + $wider - ($isSharp ? 1 : 0);
         $hairs = [];
         $colours = $graph->palette->colours;
         $all = count($values);
@@ -72,7 +77,7 @@ final readonly class Trimap
             }
         }
 
-        return new self($width, $height, $values, $part);
+        return new self($width, $height, $values, $part, $isSharp);
     }
 
     /**

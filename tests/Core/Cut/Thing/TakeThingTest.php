@@ -18,6 +18,7 @@ use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\MendedList;
 use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Cut\Steps\TakeThing;
+use Yarrowfog\Core\Cut\Thing\EdgeSoftness;
 use Yarrowfog\Core\Cut\Thing\LabPicture;
 use Yarrowfog\Core\Cut\Thing\Marks;
 use Yarrowfog\Core\Cut\Thing\Ring;
@@ -99,6 +100,44 @@ final class TakeThingTest extends TestCase
             }
         }
         self::assertLessThan(26, $off / max(1, $edge), 'premultiplied colour along the edge');
+    }
+
+    public function test_what_goes_on_beyond_the_box_is_none_of_it(): void
+    {
+        // Two discs of one colour; the box holds one and ends in the middle of the other.
+        $in = self::picture(320, 240, fn (int $x, int $y): int => hypot($x - 120, $y - 120) < 55 || hypot($x - 240, $y - 120) < 30 ? 0xB08030 : 0x506070, 5);
+        $cut = self::take($in, [[0.12, 0.15], [240 / 320, 0.85]]);
+        self::assertSame([255, 0, 0], [$cut->at(120, 120) & 255, $cut->at(232, 120) & 255, $cut->at(222, 112) & 255]);
+    }
+
+    /** Blur in px of a straight edge, and how far off may be what is measured; the slope of pixels themselves comes to it: between 0.6 and 0.7 px. */
+    #[TestWith([0.0, 0.08])]
+    #[TestWith([0.6, 0.1])]
+    #[TestWith([1.2, 0.15])]
+    #[TestWith([2.4, 0.5])]
+    public function test_the_softness_of_an_edge_is_measured(float $sigma, float $off): void
+    {
+        // Slanted, so that it passes pixels at every place; in steps of OKLab’s L, which grey values nearly are.
+        $part = fn (float $away): float => $sigma === 0.0 ? max(0.0, min(1.0, $away + 0.5)) : 0.5 + 0.5 * tanh(0.7978845608 * ($away / $sigma + 0.044715 * ($away / $sigma) ** 3));
+        $away = fn (int $x, int $y): float => ($x - 60 + 0.3 * ($y - 40)) / sqrt(1.09);
+        $in = self::picture(120, 80, fn (int $x, int $y): int => 0x010101 * (int) round(90 + 60 * $part($away($x, $y))), 0);
+        $inside = array_map(fn (int $i): int => $away($i % 120, intdiv($i, 120)) > 0 ? 1 : 0, range(0, 120 * 80 - 1));
+        self::assertEqualsWithDelta(sqrt($sigma ** 2 + 0.65 ** 2), EdgeSoftness::along(LabPicture::of($in), $inside), $off);
+        self::assertNull(EdgeSoftness::along(LabPicture::of($in), array_fill(0, 120 * 80, 1)));
+    }
+
+    public function test_a_sharp_edge_stays_sharp(): void
+    {
+        // Colours that are hardly apart: what cannot be told by them is no reason for a soft edge.
+        $in = self::picture(640, 480, fn (int $x, int $y): int => hypot($x - 320, $y - 240) < 150 ? 0x9A8468 : 0x7A7468, 4);
+        $cut = self::take($in, [[0.2, 0.1], [0.8, 0.9]]);
+        $partly = 0;
+        foreach ($cut->pixels as $i => $p) {
+            $away = hypot($i % 640 - 320, intdiv($i, 640) - 240) - 150;
+            $partly += abs($away) > 1 && abs($away) < 8 && ($p & 255) > 25 && ($p & 255) < 230 ? 1 : 0;
+        }
+        // Of some 13,000 px beside the edge; with a band as wide as for soft edges 72.
+        self::assertLessThan(20, $partly);
     }
 
     public function test_one_click_is_enough_to_begin(): void

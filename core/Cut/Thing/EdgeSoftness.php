@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Yarrowfog\Core\Cut\Thing;
+
+/**
+ * How soft a picture is along an outline: where it is blurred once more, a sharp edge loses more of its slope than a soft one.
+ *
+ * Zhuo and Sim, "Defocus map estimation from a single image", 2011: σ = σ₁ / √(R² − 1), R the slope before against that after; here over
+ * all three channels, and only near the outline, where `Focus` asks for the sharpest edges of a whole thing.
+ */
+final readonly class EdgeSoftness
+{
+    /** px on both sides of the outline in which its edge is looked for. */
+    private const NEAR = 2;
+
+    /** Part of the slopes there that are the edge: the steepest. */
+    private const STEEPEST = 0.3;
+
+    /** Variance by which the picture is blurred once more, in px squared: that of (1 2 1) / 4. */
+    private const AGAIN = 0.5;
+
+    /** σ in px beyond which nothing more is told. */
+    public const MOST = 9.0;
+
+    /**
+     * @param  array<int, int>  $inside  1 for each pixel of the thing
+     * @return float|null σ in px, with what pixels themselves are soft by; null where there is no outline
+     */
+    public static function along(LabPicture $picture, array $inside): ?float
+    {
+        $width = $picture->width;
+        $slopes = $ratios = [];
+        foreach (Ring::around($inside, $width, $picture->height, self::NEAR, self::NEAR) as $i => $steps) {
+            $x = $i % $width;
+            $y = intdiv($i, $width);
+            if ($x < 2 || $y < 2 || $x >= $width - 2 || $y >= $picture->height - 2) {
+                continue;
+            }
+            $before = $after = 0;
+            foreach ([$picture->l, $picture->a, $picture->b] as $values) {
+                $across = $values[$i + 1] - $values[$i - 1];
+                $down = $values[$i + $width] - $values[$i - $width];
+                $before += $across * $across + $down * $down;
+                [$across, $down] = self::again($values, $i, $width);
+                $after += $across * $across + $down * $down;
+            }
+            $slopes[] = $before;
+            $ratios[] = 256 * $before / max(1, $after);
+        }
+        if ($slopes === []) {
+            return null;
+        }
+        arsort($slopes);
+        $steepest = array_map(fn (int $k): float => $ratios[$k], array_slice(array_keys($slopes), 0, max(1, (int) (self::STEEPEST * count($slopes)))));
+        sort($steepest);
+        $square = $steepest[intdiv(count($steepest), 2)];
+
+        return $square > 1.0 ? min(self::MOST, sqrt(self::AGAIN / ($square - 1))) : self::MOST;
+    }
+
+    /**
+     * Slopes of what (1 2 1) × (1 2 1) gives, from the pixels themselves.
+     *
+     * @param  array<int, int>  $values
+     * @return array{int, int} across and down, 16-fold
+     */
+    private static function again(array $values, int $i, int $width): array
+    {
+        $across = $down = 0;
+        foreach ([1, 2, 1] as $k => $weight) {
+            $row = $i + ($k - 1) * $width;
+            $across += $weight * ($values[$row + 2] - $values[$row - 2] + 2 * ($values[$row + 1] - $values[$row - 1]));
+            $column = $i + $k - 1;
+            $down += $weight * ($values[$column + 2 * $width] - $values[$column - 2 * $width] + 2 * ($values[$column + $width] - $values[$column - $width]));
+        }
+
+        return [$across, $down];
+    }
+}
