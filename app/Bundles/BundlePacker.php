@@ -12,12 +12,12 @@ use App\Painting\BrushStrip;
 use App\Store\BlobStore;
 use App\Work\CalledOff;
 use App\Work\Progress;
+use Illuminate\Database\Eloquent\Collection;
 use RuntimeException;
 use Yarrowfog\Core\Format\Bundle\BundledBrush;
 use Yarrowfog\Core\Format\Bundle\BundledSet;
 use Yarrowfog\Core\Format\Bundle\Entry;
 use Yarrowfog\Core\Format\Bundle\Manifest;
-use Yarrowfog\Core\Format\InkMl\InkMlWriter;
 use Yarrowfog\Core\InvalidInput;
 
 /** Packs brushes of the library into bundles: the same content gives the same bytes. See docs/bundle.md. */
@@ -68,9 +68,11 @@ final readonly class BundlePacker
             $days[] = $document->made;
         }
         $recordings = [];
-        foreach ($order->withRecordings ? PenRecording::query()->oldest('id')->get() : [] as $i => $recording) {
-            $recordings[] = ['name' => $recording->name, 'path' => $parcel->put(sprintf('recordings/%04d-%s.inkml', $i + 1, PartsPacker::slug($recording->name, 'movement')), InkMlWriter::write($recording->strokes))];
+        // A damaged one is told where it stands, and stops nothing here.
+        foreach ($order->withRecordings ? PenRecording::query()->oldest('id')->get()->filter(fn (PenRecording $one): bool => $one->isWhole())->values() : [] as $i => $recording) {
+            $recordings[] = ['name' => $recording->name, 'path' => $parcel->put(sprintf('recordings/%04d-%s.inkml', $i + 1, PartsPacker::slug($recording->name, 'movement')), $recording->toInkMl())];
         }
+        (new Collection($order->sets))->loadMissing('maker');
         $sets = array_map(fn (BrushSet $set): BundledSet => self::set($set, $parts, $places), $order->sets);
         $one = count($sets) === 1 ? $sets[0] : null;
 

@@ -15,6 +15,7 @@ use App\Store\BlobStore;
 use App\Work\CalledOff;
 use App\Work\Progress;
 use Yarrowfog\Core\Format\Bundle\BundledBrush;
+use Yarrowfog\Core\Format\Bundle\BundledSet;
 use Yarrowfog\Core\Format\InkMl\InkMlReader;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Stroke\Practice\Recording;
@@ -85,10 +86,7 @@ final readonly class BundleTaker
                 };
             }
             $this->putOnSets($reader, $record, $parts, $ids, $onSet);
-            foreach ($reader->file->manifest->recordings as $recording) {
-                $strokes = Recording::read(InkMlReader::read($reader->file->json($recording['path']))->toArray());
-                $record->madeAside(PenRecording::query()->create(['name' => $recording['name'], 'strokes' => $strokes]));
-            }
+            $this->takeRecordings($reader, $record);
 
             return array_values(array_filter($ids, is_int(...)));
         });
@@ -100,7 +98,7 @@ final readonly class BundleTaker
         $position = BrushSet::lastPosition();
         foreach ($reader->file->manifest->sets as $set) {
             $members = array_values(array_filter(array_map(fn (int $place): ?int => $ids[$place] ?? null, $set->brushes), is_int(...)));
-            if ($members !== [] || $set->brushes === []) {
+            if (($members !== [] || $set->brushes === []) && ! self::stands($set, $members)) {
                 $made = BrushSet::query()->create(['name' => $set->name, 'note' => $set->note, 'maker_id' => $set->maker === null ? null : $parts->maker($set->maker), 'position' => $position++, 'beyond' => $set->beyond === [] ? null : $set->beyond]);
                 $record->made($made);
                 BrushActions::place($record, $made, $members);
@@ -109,6 +107,28 @@ final readonly class BundleTaker
         $members = array_values(array_filter($ids, is_int(...)));
         if ($onSet !== '' && $members !== []) {
             BrushActions::placeOn($record, $onSet, $members);
+        }
+    }
+
+    /** @param  list<int>  $members */
+    private static function stands(BundledSet $set, array $members): bool
+    {
+        return array_any(BrushSet::query()->where('name', $set->name)->where('note', $set->note)->get()->all(), fn (BrushSet $here): bool => $here->brushIds() === $members);
+    }
+
+    private function takeRecordings(BundleReader $reader, KeepRecorder $record): void
+    {
+        $manifest = $reader->file->manifest->recordings;
+        $known = [];
+        foreach ($manifest === [] ? [] : PenRecording::query()->get()->filter(fn (PenRecording $one): bool => $one->isWhole()) as $one) {
+            $known[$one->name."\n".$one->toInkMl()] = true;
+        }
+        foreach ($manifest as $recording) {
+            $one = new PenRecording(['name' => $recording['name'], 'strokes' => Recording::read(InkMlReader::read($reader->file->json($recording['path']))->toArray())]);
+            if (! isset($known[$one->name."\n".$one->toInkMl()])) {
+                $one->save();
+                $record->madeAside($one);
+            }
         }
     }
 

@@ -7,6 +7,7 @@ namespace App\Models;
 use App\Models\Casts\AsValue;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\SoftDeletes;
+use Yarrowfog\Core\Format\InkMl\InkMlWriter;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Stroke\Practice\Recording;
 use Yarrowfog\Core\Stroke\Trace;
@@ -39,6 +40,12 @@ final class PenRecording extends Model
         } catch (InvalidInput) {
             return false;
         }
+    }
+
+    /** As InkML: of one movement the same, wherever it was made. */
+    public function toInkMl(): string
+    {
+        return InkMlWriter::write($this->strokes->fromOrigin());
     }
 
     /** How many strokes, how long, and whether it presses. */

@@ -15,6 +15,7 @@ use App\Models\Brush;
 use App\Models\BrushSet;
 use App\Models\FrameSet;
 use App\Models\Maker;
+use App\Models\PenRecording;
 use App\Models\Source;
 use App\Models\Tip;
 use App\Models\Tooth;
@@ -62,12 +63,13 @@ final class BundleTest extends FeatureTestCase
         $this->postJson("/brushes/{$two->id}/hand", ['with' => ['flow' => ['base' => 0.4]]])->assertOk();
         $set = BrushSet::query()->create(['name' => 'Shore', 'note' => 'By the water', 'maker_id' => $maker->id, 'position' => 1]);
         $this->postJson("/sets/{$set->id}/brushes", ['do' => 'on', 'ids' => [$two->id, $one->id]])->assertOk();
+        $this->postJson('/recordings', ['name' => 'Slow hand', 'strokes' => [['samples' => [[0, 1.5, 2, 0.25], [16, 20, 9.125, 1]], 'realPressure' => true]]])->assertCreated();
     }
 
     /** A library that is new, in the same place. */
     private function startEmpty(): void
     {
-        foreach (['set_members', 'brush_sets', 'brush_versions', 'strokes', 'brushes', 'tip_makings', 'tips', 'teeth', 'makers', 'sources', 'frame_sets', 'keep_steps'] as $table) {
+        foreach (['set_members', 'brush_sets', 'brush_versions', 'strokes', 'brushes', 'tip_makings', 'tips', 'teeth', 'makers', 'sources', 'frame_sets', 'recordings', 'keep_steps'] as $table) {
             DB::table($table)->delete();
         }
         DB::table('sqlite_sequence')->delete();
@@ -75,15 +77,15 @@ final class BundleTest extends FeatureTestCase
 
     public function test_out_in_and_out_again_are_the_same_bytes_and_what_travelled_paints_the_same(): void
     {
-        foreach ([[false, false], [true, true]] as [$versions, $sources]) {
+        foreach ([[false, false, false], [true, true, true]] as $with) {
             $this->startEmpty();
             $this->library();
             $strips = array_map(fn (Brush $b): string => app(BrushStrip::class)->png($b), Brush::library()->with('tip')->oldest('id')->get()->all());
-            $first = $this->pack(BundleOrder::ofAll($versions, $sources), 'first');
-            self::assertSame(hash_file('sha256', $first), hash_file('sha256', $this->pack(BundleOrder::ofAll($versions, $sources), 'again')));
+            $first = $this->pack(BundleOrder::ofAll(...$with), 'first');
+            self::assertSame(hash_file('sha256', $first), hash_file('sha256', $this->pack(BundleOrder::ofAll(...$with), 'again')));
             $this->startEmpty();
             self::assertCount(2, app(BundleTaker::class)->take($this->open($first)));
-            self::assertSame(hash_file('sha256', $first), hash_file('sha256', $this->pack(BundleOrder::ofAll($versions, $sources), 'second')));
+            self::assertSame(hash_file('sha256', $first), hash_file('sha256', $this->pack(BundleOrder::ofAll(...$with), 'second')));
         }
         $brushes = Brush::library()->with(['tip', 'maker'])->oldest('id')->get()->all();
         self::assertSame($strips, array_map(fn (Brush $b): string => app(BrushStrip::class)->png($b), $brushes));
@@ -113,6 +115,27 @@ final class BundleTest extends FeatureTestCase
         self::assertEquals(array_column($set->frames, 'place'), array_column($taken->frames, 'place'));
         self::assertEquals($set->listOf(1), $taken->listOf(1));
         self::assertNotEquals($taken->listOf(0), $taken->listOf(1));
+    }
+
+    public function test_a_bundle_that_is_taken_again_brings_nothing_twice(): void
+    {
+        $this->library();
+        $path = $this->pack(BundleOrder::ofAll(true, true, true));
+        $count = fn (): array => [Brush::library()->count(), BrushSet::query()->count(), PenRecording::query()->count(), Maker::query()->count(), Tip::query()->count()];
+        $before = $count();
+        app(BundleTaker::class)->take($this->open($path));
+        self::assertSame($before, $count(), 'all of it stands here');
+        BrushSet::query()->oldest('id')->firstOrFail()->update(['note' => 'Another note']);
+        app(BundleTaker::class)->take($this->open($path));
+        self::assertSame([$before[0], $before[1] + 1, ...array_slice($before, 2)], $count(), 'a set that was changed is another one');
+    }
+
+    public function test_a_damaged_recording_is_left_out_and_stops_no_bundle(): void
+    {
+        $this->library();
+        $whole = PenRecording::query()->count();
+        DB::insert("INSERT INTO recordings (name, strokes, created_at, updated_at) VALUES ('Broken', '{\"x\":', datetime(), datetime())");
+        self::assertCount($whole, $this->open($this->pack(BundleOrder::ofAll(withRecordings: true)))->file->manifest->recordings);
     }
 
     public function test_what_is_packed_is_as_the_schemas_say(): void
@@ -189,7 +212,7 @@ final class BundleTest extends FeatureTestCase
         self::assertSame([Brush::library()->oldest('id')->firstOrFail()->id], [$met[0]['same']?->id]);
         app(BundleTaker::class)->take($this->open($path));
         self::assertSame($before, Brush::library()->count(), 'the very same are not taken twice');
-        self::assertSame(2, BrushSet::query()->count(), 'but their set is');
+        self::assertSame(1, BrushSet::query()->count(), 'nor is their set');
 
         $two = Brush::library()->where('name', '海')->firstOrFail();
         $this->postJson('/keep/do', ['do' => 'resize', 'factor' => 2, 'ids' => [$two->id]])->assertOk();

@@ -233,7 +233,9 @@ final class CopiesTest extends FeatureTestCase
     {
         $brush = $this->brush();
         $brush->update(['name' => 'Blot & co', 'tags' => ['wet']]);
-        $this->postJson('/sets', ['name' => 'Shore', 'ids' => [$brush->id]])->assertCreated();
+        foreach (['Shore', 'Pier'] as $name) {
+            $this->postJson('/sets', ['name' => $name, 'ids' => [$brush->id]])->assertCreated();
+        }
         $run = function (string ...$words): Process {
             $process = $this->command($words);
             $process->run();
@@ -246,12 +248,12 @@ final class CopiesTest extends FeatureTestCase
         self::assertSame(['Shore', [['name' => 'Shore', 'brushes' => 1]], 'Blot & co'], [$told['title'], $told['sets'], $told['brushes'][0]['name']]);
         self::assertSame("0 taken, 1 skipped\n", $run('bundle', 'take', $bundle)->getOutput());
         $refused = $run('bundle', 'pack', '--set', 'None', '--out', $bundle);
-        self::assertSame([2, 'There is no set “None”. Sets here: “Shore”, “Shore”.'], [$refused->getExitCode(), trim($refused->getErrorOutput())]);
+        self::assertSame([2, 'There is no set “None”. Sets here: “Shore”, “Pier”.'], [$refused->getExitCode(), trim($refused->getErrorOutput())]);
         self::assertSame(2, $run('bundle', 'take', __FILE__)->getExitCode());
         self::assertSame(2, $run('bundle', 'take', $bundle, '--same-name', 'x')->getExitCode());
 
         $listed = json_decode($run('brush', 'list', '--json')->getOutput(), true);
-        self::assertSame(['Blot & co', ['wet'], ['Shore', 'Shore']], [$listed[0]['name'], $listed[0]['tags'], $listed[0]['sets']]);
+        self::assertSame(['Blot & co', ['wet'], ['Shore', 'Pier']], [$listed[0]['name'], $listed[0]['tags'], $listed[0]['sets']]);
         self::assertStringContainsString('Blot & co', $run('brush', 'list', '--find', 'we')->getOutput());
         self::assertEquals($brush->kept->toArray(), json_decode($run('brush', 'show', 'Blot & co')->getOutput(), true)['brush']);
         self::assertSame(2, $run('brush', 'show', 'Nobody')->getExitCode());

@@ -64,7 +64,7 @@ final class RecordingController
 
     public function download(PenRecording $recording): Response
     {
-        return response(InkMlWriter::write($recording->strokes), 200, [
+        return response($recording->toInkMl(), 200, [
             'Content-Type' => InkMlWriter::TYPE,
             'Content-Disposition' => 'attachment; filename="'.(Str::slug($recording->name) ?: 'movement').'.inkml"',
         ]);

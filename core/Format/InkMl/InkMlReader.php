@@ -110,7 +110,7 @@ final class InkMlReader
             throw new InvalidInput('file', 'There is no trace in this InkML: nothing was written with a pen.');
         }
 
-        return Recording::of((new PenMovements($this->traces))->strokes());
+        return Recording::of((new PenMovements($this->traces))->strokes())->fromOrigin();
     }
 
     private function element(): void

@@ -30,26 +30,18 @@ final readonly class PenMovements
     {
         $firmest = $this->firmest();
         $strokes = [];
-        $left = $top = INF;
         foreach ($this->traces as $trace) {
             $at = [];
             foreach ($trace['channels'] as $i => $channel) {
                 $at[$channel->name] = $i;
             }
             $samples = $this->samples($trace, $at, $firmest);
-            foreach ($samples as $sample) {
-                $left = min($left, $sample->x);
-                $top = min($top, $sample->y);
-            }
             if ($samples !== []) {
                 $strokes[] = new Trace($samples, isset($at['F']));
             }
         }
 
-        return array_map(fn (Trace $t): Trace => new Trace(
-            array_map(fn (Sample $s): Sample => new Sample($s->t, $s->x - $left, $s->y - $top, $s->pressure, $s->tiltX, $s->tiltY, $s->twist), $t->samples),
-            $t->realPressure,
-        ), $strokes);
+        return $strokes;
     }
 
     /** The greatest force of the file, for channels that do not say their own. */

@@ -66,6 +66,14 @@ final readonly class Recording implements JsonValue
         return [min($xs), min($ys), max($xs), max($ys)];
     }
 
+    /** The same movement, with its left at x 0 and its top at y 0: where it was made says nothing of how it goes. */
+    public function fromOrigin(): self
+    {
+        [$left, $top] = $this->extent();
+
+        return new self($this->placed(1.0, $left, $top, 0.0, 0.0));
+    }
+
     /**
      * At the size it was recorded in, in the middle of a rectangle; smaller only where it would not fit.
      *
@@ -79,6 +87,12 @@ final readonly class Recording implements JsonValue
         $x = $in->x + ($in->width - $scale * ($right - $left)) / 2;
         $y = $in->y + ($in->height - $scale * ($bottom - $top)) / 2;
 
+        return $this->placed($scale, $left, $top, $x, $y);
+    }
+
+    /** @return non-empty-list<Trace> scaled, so that what was at a place is at another one */
+    private function placed(float $scale, float $left, float $top, float $x, float $y): array
+    {
         return array_map(fn (Trace $t): Trace => new Trace(
             array_map(fn (Sample $s): Sample => new Sample($s->t, $x + ($s->x - $left) * $scale, $y + ($s->y - $top) * $scale, $s->pressure, $s->tiltX, $s->tiltY, $s->twist), $t->samples),
             $t->realPressure,
