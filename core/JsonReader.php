@@ -265,6 +265,11 @@ final readonly class JsonReader
 
     private static function short(float $value): string
     {
+        // Beyond these, digits would fill a page, or none would be left.
+        if (abs($value) >= 1e15 || ($value !== 0.0 && abs($value) < 0.0001)) {
+            return strtolower(sprintf('%.4G', $value));
+        }
+
         return rtrim(rtrim(number_format($value, 4, '.', ''), '0'), '.');
     }
 }

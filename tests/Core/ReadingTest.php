@@ -31,6 +31,8 @@ final class ReadingTest extends TestCase
     #[TestWith([['a' => true], '“a” must be a number.'])]
     #[TestWith([['a' => INF], '“a” must be a number.'])]
     #[TestWith([['a' => 12], '“a” is 12; it must lie between 0 and 9.'])]
+    #[TestWith([['a' => 1e308], '“a” is 1.0e+308; it must lie between 0 and 9.'])]
+    #[TestWith([['a' => -0.00001], '“a” is -1.0e-5; it must lie between 0 and 9.'])]
     #[TestWith([[], '“a” is missing.'])]
     public function test_a_wrong_number_is_named(array $json, string $sentence): void
     {

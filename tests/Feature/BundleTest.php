@@ -374,6 +374,7 @@ final class BundleTest extends FeatureTestCase
 
         return [
             'a newer major version' => [$in('bundle', fn (array $j) => [...$j, 'version' => '2.0']), 'Bring Yarrowfog up to date'],
+            'a file of 300 MB' => [$in('bundle', fn (array $j) => [...$j, 'entries' => [[...$j['entries'][0], 'bytes' => 300 << 20], ...array_slice($j['entries'], 1)]]), 'has 300 MB, unpacked. The largest file in a bundle has 100 MB.'],
             'no version' => [$in('bundle', fn (array $j) => [...$j, 'version' => 'x']), 'which version'],
             'another format' => [$in('bundle', fn (array $j) => [...$j, 'format' => 'zip']), 'does not say that it is a bundle'],
             'a brush outside' => [$in('bundle', fn (array $j) => [...$j, 'brushes' => ['../../etc/passwd']]), 'is no place in a bundle'],

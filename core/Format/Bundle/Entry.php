@@ -40,7 +40,12 @@ final readonly class Entry
             throw new InvalidInput($from->name('sha256'), "“{$hash}” is no SHA-256 of a file.");
         }
 
-        return new self($path, $hash, $from->integer('bytes', 0, self::MOST));
+        $bytes = $from->integer('bytes', 0, 1 << 50);
+        if ($bytes > self::MOST) {
+            throw new InvalidInput($from->name('bytes'), sprintf('“%s” has %s MB, unpacked. The largest file in a bundle has %d MB.', $path, number_format($bytes / 1048576), self::MOST >> 20));
+        }
+
+        return new self($path, $hash, $bytes);
     }
 
     /**
