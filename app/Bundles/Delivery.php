@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Bundles;
 
 use App\Pictures\PictureFile;
+use App\Pictures\PictureRefused;
 use App\Pictures\PictureType;
 use App\Pictures\SvgFile;
 use App\Store\AtomicFile;
@@ -56,7 +57,7 @@ final readonly class Delivery
         $first = (string) file_get_contents($path, false, null, 0, 4096);
         $kind = str_starts_with($first, self::SIGN_OF_ZIP) ? self::BUNDLE : self::PICTURE;
         if ($kind === self::PICTURE && ! SvgFile::is($first)) {
-            PictureType::of($first);
+            self::lookAt($first);
         }
         if ($kind === self::PICTURE && (int) filesize($path) > PictureFile::MOST_BYTES) {
             throw new InvalidInput('file', sprintf('“%s” has %s MB. The largest picture that is opened has %d MB.', $name, number_format((int) filesize($path) / 1048576), PictureFile::MOST_BYTES / 1048576));
@@ -76,6 +77,16 @@ final readonly class Delivery
         AtomicFile::write("{$this->folder}/files.json", (string) json_encode($files, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE));
 
         return ['place' => $place, 'name' => $name, 'kind' => $kind];
+    }
+
+    /** @throws InvalidInput where it begins like no picture */
+    private static function lookAt(string $first): void
+    {
+        try {
+            PictureType::of($first);
+        } catch (PictureRefused $refused) {
+            throw new InvalidInput('file', $first === '' ? $refused->getMessage() : 'This is neither a bundle of brushes nor a picture that Yarrowfog opens: PNG, JPEG, WebP, TIFF, BMP, GIF or SVG.');
+        }
     }
 
     /** @return list<array{place: int, name: string, kind: string}> in the order in which they came */

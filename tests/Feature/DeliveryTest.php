@@ -91,6 +91,14 @@ final class DeliveryTest extends FeatureTestCase
         $this->get('/incoming/not-a-uuid')->assertNotFound();
     }
 
+    public function test_what_is_neither_a_bundle_nor_a_picture_is_told_so(): void
+    {
+        $delivery = (string) Str::uuid();
+        $this->bring($delivery, 'reeds.fogbundle', 'Dear harbour master')->assertUnprocessable()->assertJson(['message' => 'This is neither a bundle of brushes nor a picture that Yarrowfog opens: PNG, JPEG, WebP, TIFF, BMP, GIF or SVG.']);
+        $this->bring($delivery, 'reeds.png', '')->assertUnprocessable();
+        $this->get("/incoming/{$delivery}")->assertNotFound();
+    }
+
     public function test_brushes_go_out_as_a_bundle_as_tips_and_as_a_card(): void
     {
         $one = $this->brush();

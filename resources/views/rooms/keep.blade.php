@@ -43,14 +43,14 @@
             <div class="flex flex-wrap items-center gap-[7px] border-b border-fog-200 px-4 py-[9px]">
                 <input type="search" x-ref="words" class="field w-[210px]" placeholder="Find by name, tag, maker, note" aria-label="Find brushes" :value="question.q" x-on:input="askWords" x-on:keydown.down="toWall">
                 @foreach ($filters as [$name, $any, $choices, $isMore])
-                    <select class="field max-w-[128px]" name="{{ $name }}" aria-label="{{ ucfirst($any) }}" x-on:change="askFilter" @if ($isMore) x-show="showsFilters" x-cloak @endif>
+                    <select class="field max-w-[148px]" name="{{ $name }}" aria-label="{{ ucfirst($any) }}" x-on:change="askFilter" @if ($isMore) x-show="showsFilters" x-cloak @endif>
                         <option value="">{{ $any }}</option>
                         @foreach ($choices as $value => $label)<option value="{{ $value }}" :selected="isAsked('{{ $name }}', '{{ $value }}')">{{ $label }}</option>@endforeach
                     </select>
                 @endforeach
-                <select class="field max-w-[128px]" name="maker" aria-label="Any maker" x-on:change="askFilter" x-show="makers.length > 0"><option value="">any maker</option><template x-for="m in makers" :key="m.id"><option :value="m.id" :selected="isAsked('maker', m.id)" x-text="m.name"></option></template></select>
-                <select class="field max-w-[128px]" name="tag" aria-label="Any tag" x-on:change="askFilter" x-show="tags.length > 0"><option value="">any tag</option><template x-for="t in tags" :key="t.tag"><option :value="t.tag" :selected="isAsked('tag', t.tag)" x-text="t.tag + ' · ' + t.count"></option></template></select>
-                <select class="field max-w-[128px]" name="sheet" aria-label="Used on any sheet" x-on:change="askFilter" x-show="showsFilters &amp;&amp; sheets.length > 0" x-cloak><option value="">on any sheet</option><template x-for="s in sheets" :key="s.id"><option :value="s.id" :selected="isAsked('sheet', s.id)" x-text="'used on ' + s.name"></option></template></select>
+                <select class="field max-w-[148px]" name="maker" aria-label="Any maker" x-on:change="askFilter" x-show="makers.length > 0"><option value="">any maker</option><template x-for="m in makers" :key="m.id"><option :value="m.id" :selected="isAsked('maker', m.id)" x-text="m.name"></option></template></select>
+                <select class="field max-w-[148px]" name="tag" aria-label="Any tag" x-on:change="askFilter" x-show="tags.length > 0"><option value="">any tag</option><template x-for="t in tags" :key="t.tag"><option :value="t.tag" :selected="isAsked('tag', t.tag)" x-text="t.tag + ' · ' + t.count"></option></template></select>
+                <select class="field max-w-[148px]" name="sheet" aria-label="Used on any sheet" x-on:change="askFilter" x-show="showsFilters &amp;&amp; sheets.length > 0" x-cloak><option value="">on any sheet</option><template x-for="s in sheets" :key="s.id"><option :value="s.id" :selected="isAsked('sheet', s.id)" x-text="'used on ' + s.name"></option></template></select>
                 <button type="button" class="quiet" :aria-expanded="showsFilters" x-on:click="flipFilters" x-text="showsFilters ? 'Fewer' : 'More …'" aria-label="More to narrow by"></button>
                 <button type="button" class="quiet" x-show="isNarrowed" x-cloak x-on:click="askAll">Show all</button>
             </div>
