@@ -139,6 +139,14 @@ final readonly class LayerActions
         }
     }
 
+    /** @throws InvalidInput where no layer can be added */
+    public static function mustHaveRoom(Sheet $sheet): void
+    {
+        if ($sheet->layers()->count() >= self::MOST_LAYERS) {
+            throw new InvalidInput('layer', 'A sheet holds '.self::MOST_LAYERS.' layers at most. Merge or delete one first.');
+        }
+    }
+
     /**
      * @param  array<string, mixed>  $values
      *
@@ -146,10 +154,8 @@ final readonly class LayerActions
      */
     public function insert(Sheet $sheet, ChangeRecorder $recorder, ?Layer $above, array $values): Layer
     {
+        self::mustHaveRoom($sheet);
         $layers = $sheet->layers()->get();
-        if ($layers->count() >= self::MOST_LAYERS) {
-            throw new InvalidInput('layer', 'A sheet holds '.self::MOST_LAYERS.' layers at most. Merge or delete one first.');
-        }
         $position = 0;
         $at = $layers->count();
         foreach ($layers as $layer) {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Pictures;
 
 use App\Store\Scratch;
-use Symfony\Component\Process\Exception\ExceptionInterface;
 use Symfony\Component\Process\Process;
 
 /**
@@ -62,24 +61,12 @@ final class StrangerFile
         $type = PictureType::of($bytes);
         PictureFile::assertSize($bytes);
         // What does not fit into the decoder's memory it lays into files.
-        $decoding = Scratch::space(function (string $folder) use ($bytes, $longest, $seconds, $type): Process {
-            $decoding = new Process(
-                ['env', '-i', 'PATH='.(getenv('PATH') ?: self::PATH), 'LC_ALL=C.UTF-8', 'MAGICK_THREAD_LIMIT=1', 'OMP_NUM_THREADS=1', "TMPDIR={$folder}", 'MAGICK_CONFIGURE_PATH='.dirname(__DIR__, 2).'/config/imagemagick', "MAGICK_TEMPORARY_PATH={$folder}",
-                    'prlimit', "--cpu={$seconds}", '--as='.self::MEMORY, '--core=0', '--nofile=64', '--fsize='.self::FILES,
-                    'php', '-d', 'memory_limit=2G', '-d', 'opcache.enable=0', '-d', 'display_errors=stderr', dirname(__DIR__, 2).'/bin/decode.php', (string) $longest],
-                '/',
-                null,
-                $bytes,
-                self::PATIENCE,
-            );
-            try {
-                $decoding->run();
-            } catch (ExceptionInterface) {
-                throw new PictureRefused(self::tooMuch($type));
-            }
-
-            return $decoding;
-        });
+        $root = dirname(__DIR__, 2);
+        $decoding = Scratch::space(fn (string $folder): ?Process => (new LimitedProcess($seconds, self::PATIENCE, self::MEMORY, self::FILES))->run(
+            ['php', '-d', 'memory_limit=2G', '-d', 'opcache.enable=0', '-d', 'display_errors=stderr', "{$root}/bin/decode.php", (string) $longest],
+            $bytes,
+            ['PATH' => getenv('PATH') ?: self::PATH, 'MAGICK_THREAD_LIMIT' => '1', 'OMP_NUM_THREADS' => '1', 'TMPDIR' => $folder, 'MAGICK_CONFIGURE_PATH' => "{$root}/config/imagemagick", 'MAGICK_TEMPORARY_PATH' => $folder],
+        )) ?? throw new PictureRefused(self::tooMuch($type));
         $told = $decoding->getOutput();
         $end = strpos($told, "\n");
         $words = $end === false ? null : json_decode(substr($told, 0, $end), true);

@@ -64,6 +64,9 @@ final class Crash
 
     private int $number = 0;
 
+    /** @var array<string, int> strokes that were acknowledged and not changed yet: their sheets, by UUID */
+    private array $strokes = [];
+
     /** Whether a brush is drawn that is to be kept. */
     private bool $isKeeping = false;
 
@@ -255,9 +258,12 @@ final class Crash
     {
         $number = ++$this->number;
         $sheet = $this->sheets[$this->chance->getInt(0, self::SHEETS - 1)];
-        $kind = $this->chance->getInt(0, 9);
+        $kind = $this->chance->getInt(0, 10);
         $uuid = sprintf('%08x-0000-4000-8000-%012x', $this->chance->getInt(0, 0x7FFFFFFF), $number);
-        if ($kind < 5) {
+        if ($kind === 10 && $this->strokes !== []) {
+            return $this->changed((string) array_key_last($this->strokes), $uuid, $number);
+        }
+        if ($kind < 5 || $kind === 10) {
             $x = $this->chance->getInt(20, 400);
             $y = $this->chance->getInt(20, 300);
             $order = ['stroke' => $uuid, 'brush' => $this->chance->getInt(1, 4), 'size' => $this->chance->getInt(6, 60), 'roll' => $number, 'samples' => [[0, $x, $y, 0.4], [30, $x + 50, $y + 20, 0.9], [60, $x + 80, $y + 70, 0.6]]];
@@ -269,7 +275,11 @@ final class Crash
                 $whole = new HostileInput('piece', 'POST', "/sheets/{$sheet}/pen/pieces?stroke={$uuid}", (string) json_encode($piece), then: new HostileInput('live stroke', 'POST', $whole->path, (string) json_encode([...$order, 'seen' => 1])));
             }
 
-            return [$whole, fn (array $words): array => [["SELECT count(*) FROM strokes WHERE uuid = '{$uuid}' AND length(trace) > 20", "stroke {$uuid}"]]];
+            return [$whole, function (array $words) use ($uuid, $sheet): array {
+                $this->strokes[$uuid] = $sheet;
+
+                return [["SELECT count(*) FROM strokes WHERE uuid = '{$uuid}' AND length(trace) > 20", "stroke {$uuid}"]];
+            }];
         }
         if ($kind < 7) {
             $picture = PictureFile::encode(40, 30, $this->chance->getBytes(40 * 30 * 4), 'png');
@@ -295,6 +305,16 @@ final class Crash
         $keep = new HostileInput('keep', 'POST', '/tune/1/keep', '{}');
 
         return [new HostileInput('draft', 'PUT', '/tune/1', (string) json_encode(['brush' => $brush, 'roll' => $number]), then: $keep), fn (array $words): array => [["SELECT count(*) > 0 FROM brush_versions WHERE brush_id = 1 AND settings LIKE '%\"base\":{$size},%'", "version of size {$size}"]]];
+    }
+
+    /** @return array{HostileInput, Closure(array<string, mixed>): list<array{string, string}>} a stroke that is down, painted anew with another roll */
+    private function changed(string $stroke, string $change, int $roll): array
+    {
+        $sheet = $this->strokes[$stroke];
+        unset($this->strokes[$stroke]);
+        $id = (int) $this->library()->query("SELECT id FROM strokes WHERE uuid = '{$stroke}'")->fetchColumn();
+
+        return [new HostileInput('change', 'POST', "/sheets/{$sheet}/pen/taken?stroke={$change}", (string) json_encode(['change' => $change, 'strokes' => [$id], 'roll' => $roll])), fn (array $words): array => [["SELECT count(*) FROM strokes WHERE id = {$id} AND roll = {$roll}", "roll of stroke {$stroke}"]]];
     }
 
     /** @return array<string, mixed> the first brush, as it is kept */
@@ -400,7 +420,7 @@ final class Crash
         $this->app->stop();
         $library->exec('DELETE FROM tiles WHERE layer_id IN (SELECT id FROM layers WHERE sheet_id IN ('.implode(', ', $this->sheets).'))');
         $library->exec('DELETE FROM change_tiles');
-        $library->exec("INSERT INTO unlaid_strokes (stroke_id, sheet_id, layer_id, change_id, process, is_wanted, created_at) SELECT s.id, l.sheet_id, l.id, c.id, NULL, 0, datetime() FROM strokes s JOIN layers l ON l.id = s.layer_id JOIN changes c ON json_extract(c.rows, '$[0].table') = 'strokes' AND json_extract(c.rows, '$[0].id') = s.id WHERE s.is_down");
+        $library->exec("INSERT INTO unlaid_strokes (stroke_id, sheet_id, layer_id, change_id, process, is_wanted, created_at) SELECT s.id, l.sheet_id, l.id, min(c.id), NULL, 0, datetime() FROM strokes s JOIN layers l ON l.id = s.layer_id JOIN changes c ON json_extract(c.rows, '$[0].table') = 'strokes' AND json_extract(c.rows, '$[0].id') = s.id WHERE s.is_down GROUP BY s.id ORDER BY s.id");
         $this->app->start();
         $this->client = new Client($this->app);
         foreach ($this->sheets as $sheet) {

@@ -11,6 +11,7 @@ use App\Models\Sheet;
 use App\Models\Source;
 use App\Models\Stroke;
 use App\Painting\HistoryBudget;
+use App\Painting\LayerActions;
 use App\Pictures\PictureFile;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -778,5 +779,18 @@ final class LayersTest extends FeatureTestCase
 
             return 0;
         }, $places);
+    }
+
+    public function test_a_picture_for_which_a_sheet_has_no_layer_left_is_not_taken_in(): void
+    {
+        for ($i = $this->sheet->layers()->count(); $i < LayerActions::MOST_LAYERS; $i++) {
+            Layer::query()->create(['sheet_id' => $this->sheet->id, 'position' => $i, 'name' => "Layer {$i}"]);
+        }
+        $before = Source::query()->count();
+        $path = "{$this->folder}/p.png";
+        file_put_contents($path, $this->scan(93, 57));
+        $this->post("/sheets/{$this->sheet->id}/pictures", ['picture' => new UploadedFile($path, 'p.png', test: true)], ['Accept' => 'application/json'])
+            ->assertUnprocessable()->assertJson(['message' => 'A sheet holds 100 layers at most. Merge or delete one first.']);
+        self::assertSame($before, Source::query()->count());
     }
 }

@@ -17,6 +17,13 @@ final class SvgTest extends FeatureTestCase
     /** A blue disc of a radius of 40 on a ground of 200 × 100. */
     private const DISC = '<svg xmlns="http://www.w3.org/2000/svg" width="200" height="100"><circle cx="100" cy="50" r="40" fill="#2040c0"/></svg>';
 
+    public function test_noise_that_nobody_would_see_is_no_work(): void
+    {
+        $noise = fn (int $octaves): string => SvgFile::png("<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"60\" height=\"50\"><filter id=\"f\"><feTurbulence numOctaves=\"{$octaves}\" baseFrequency=\"0.3\"/></filter><rect width=\"60\" height=\"50\" filter=\"url(#f)\"/></svg>", 120);
+        self::assertSame($noise(9), $noise(999999999));
+        self::assertNotSame($noise(3), $noise(4));
+    }
+
     public function test_a_drawing_is_made_at_1024_px_on_nothing(): void
     {
         $source = $this->brought(self::DISC);

@@ -72,6 +72,8 @@ final readonly class LayerController
     /** A picture that is dropped or pasted becomes a source, too: it can be cut afterwards. */
     public function picture(BringIn $request, Sheet $sheet, SourceIntake $sources, StrokeActions $strokes): Response
     {
+        // Before it is taken in: a picture that finds no place here would stay in Gather unasked.
+        LayerActions::mustHaveRoom($sheet);
         [$source] = $sources->takeInOnce($request->bytes(), $request->name());
         $above = $request->has('above') ? $sheet->layers()->find($request->integer('above')) : null;
         $layer = $this->pictures->add($sheet, new StoredPicture($source->hash, $source->width, $source->height, TipKind::OwnColours), $source->name, $above);

@@ -13,8 +13,10 @@ use Yarrowfog\Core\Paint\Dab\DensePrinting;
 use Yarrowfog\Core\Paint\Dab\Smoothness;
 use Yarrowfog\Core\Paint\Dab\Stencil;
 use Yarrowfog\Core\Paint\Dab\StencilCache;
+use Yarrowfog\Core\Paint\Dab\TurnedPrinting;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Paint\Mip\MipChain;
+use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Paint\Tile\Density;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Plane;
@@ -23,6 +25,7 @@ use Yarrowfog\Core\Raster\Resampler;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\Shape;
+use Yarrowfog\Core\Stroke\Similarity;
 use Yarrowfog\Core\Tip\Frame;
 
 /** Prints so large that they are kept on a coarser grid, or cut at half their size. */
@@ -62,6 +65,21 @@ final class LargePrintTest extends TestCase
         $kept = (new ReflectionProperty($way, 'kept'))->getValue($way);
         self::assertIsArray($kept);
         self::assertCount(12, array_filter(array_keys($kept), fn (int|string $name): bool => $name % Density::LANES === 0), 'each place has its print');
+    }
+
+    /** Where only a corner of a print of 800 px lies on the sheet, making and keeping all of it would take seconds a stroke. */
+    public function test_a_small_brush_that_was_scaled_up_prints_as_a_large_one_does(): void
+    {
+        $way = function (float $scale): mixed {
+            $painter = new StrokePainter(self::tip(64, fn (float $r): float => $r < 1 ? 1.0 : 0.0), BrushSettings::read(['settings' => ['size' => ['base' => 20]]]), moved: new Similarity($scale));
+            $printer = (new ReflectionProperty($painter, 'printer'))->getValue($painter);
+            self::assertInstanceOf(DabPrinter::class, $printer);
+
+            return (new ReflectionProperty($printer, 'way'))->getValue($printer);
+        };
+        self::assertInstanceOf(DensePrinting::class, $way(1.0));
+        self::assertInstanceOf(DensePrinting::class, $way(21.0));
+        self::assertInstanceOf(TurnedPrinting::class, $way(40.0));
     }
 
     public function test_what_is_smooth_is_cut_at_half_its_size_and_what_is_fine_is_not(): void
