@@ -28,15 +28,18 @@ final readonly class Impression
     ) {
     }
 
-    public static function of(Stencil $stencil, DabFootprint $box): self
+    /** @param  Rect|null  $seen  counted like the area of the box: nothing else is made; null for all of it */
+    public static function of(Stencil $stencil, DabFootprint $box, ?Rect $seen = null): self
     {
         $rows = ScanlineSpans::of($box);
-        $ink = self::ink($stencil->fours, $stencil->width, $box->area->width, $rows);
-        $colours = $stencil->colours === null ? null : self::colours($ink, $stencil->colours, $stencil->width, $box->area->width, $rows);
+        $area = $seen === null ? $box->area : $box->area->intersect($seen);
+        $rows = $area->width === $box->area->width && $area->height === $box->area->height ? $rows : $rows->within($box->area, $area);
+        $ink = self::ink($stencil->fours, $stencil->width, $area->width, $rows);
+        $colours = $stencil->colours === null ? null : self::colours($ink, $stencil->colours, $stencil->width, $area->width, $rows);
 
-        [$starts, $ends] = self::trim($ink, $box->area->width, $rows->starts, $rows->ends);
+        [$starts, $ends] = self::trim($ink, $area->width, $rows->starts, $rows->ends);
 
-        return new self($box->area, $ink, $starts, $ends, $colours);
+        return new self($area, $ink, $starts, $ends, $colours);
     }
 
     /**

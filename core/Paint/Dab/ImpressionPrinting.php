@@ -10,8 +10,12 @@ use Yarrowfog\Core\Stroke\Dab;
 /** Prints that are made once and laid again and again, or that meet the ground or cast a shadow on their way into the tiles. */
 final readonly class ImpressionPrinting implements PrintingWay
 {
+    /** Whether what lies beyond the sheet may be left out: a shadow falls from there, too, and a tooth of the dab's own counts from its corner. */
+    private bool $mayCut;
+
     public function __construct(private Impressions $impressions, private ?Tooth $tooth, private ?CastShadow $shadow, private bool $staysEven)
     {
+        $this->mayCut = $shadow === null && ($tooth === null || $tooth->isFixedToSheet());
     }
 
     public function form(): null
@@ -21,7 +25,7 @@ final readonly class ImpressionPrinting implements PrintingWay
 
     public function print(Dab $dab, int $ceiling, int $strength, StrokeBuffer $buffer): void
     {
-        $impression = $this->impressions->of($dab);
+        $impression = $this->impressions->of($dab, $this->mayCut ? $buffer->bounds : null);
         $impression = $this->shadow === null ? $impression : $this->shadow->under($impression, $dab);
         $x = DabFootprint::pixel($dab->x) + $impression->area->x;
         $y = DabFootprint::pixel($dab->y) + $impression->area->y;

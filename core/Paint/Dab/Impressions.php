@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint\Dab;
 
+use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\Dab;
 
 /** How dabs print, pixel by pixel; kept where shapes repeat. */
@@ -21,13 +22,15 @@ final class Impressions
     {
     }
 
-    public function of(Dab $dab): Impression
+    /** @param  Rect|null  $seen  on the sheet: of a print that is not kept, only what lies there is made; null for all of it */
+    public function of(Dab $dab, ?Rect $seen = null): Impression
     {
         $key = DabShapes::phase($dab);
         if (isset($this->kept[$key])) {
             return $this->kept[$key]->drift($dab->drift);
         }
-        $impression = Impression::of(...$this->shapes->pose($dab));
+        [$stencil, $box] = $this->shapes->pose($dab);
+        $impression = Impression::of($stencil, $box, $seen === null || $this->shapes->repeat ? null : $seen->move(-$box->originX, -$box->originY));
         if ($this->shapes->repeat && $this->filled + $impression->size() <= self::ROOM) {
             $this->kept[$key] = $impression;
             $this->filled += $impression->size();

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint\Dab;
 
+use Yarrowfog\Core\Raster\Rect;
+
 /**
  * For every row of a print: which of its pixels lie inside the stencil's outline. The place
  * in the stencil (see DabFootprint) is one int, v · 2³² + u, which the loops that sample it carry on by one
@@ -81,6 +83,25 @@ final readonly class ScanlineSpans
             self::both($box->ux, $box->vx),
             self::both($box->uy, $box->vy),
         );
+    }
+
+    /**
+     * The same spans of a part of the box: each place is the one that it was.
+     *
+     * @param  Rect  $box  of which these are the rows
+     * @param  Rect  $part  inside of it
+     */
+    public function within(Rect $box, Rect $part): self
+    {
+        $left = $part->x - $box->x;
+        $top = $part->y - $box->y;
+        $starts = $ends = [];
+        for ($row = $top; $row < $top + $part->height; $row++) {
+            $starts[] = max(0, $this->starts[$row] - $left);
+            $ends[] = min($part->width, $this->ends[$row] - $left);
+        }
+
+        return new self($starts, $ends, $this->place + $left * $this->across + $top * $this->down, $this->across, $this->down);
     }
 
     private static function both(float $u, float $v): int
