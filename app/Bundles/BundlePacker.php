@@ -69,7 +69,7 @@ final readonly class BundlePacker
         }
         $recordings = [];
         // A damaged one is told where it stands, and stops nothing here.
-        foreach ($order->withRecordings ? PenRecording::query()->oldest('id')->get()->filter(fn (PenRecording $one): bool => $one->isWhole())->values() : [] as $i => $recording) {
+        foreach ($order->withRecordings ? PenRecording::whole() : [] as $i => $recording) {
             $recordings[] = ['name' => $recording->name, 'path' => $parcel->put(sprintf('recordings/%04d-%s.inkml', $i + 1, PartsPacker::slug($recording->name, 'movement')), $recording->toInkMl())];
         }
         (new Collection($order->sets))->loadMissing('maker');

@@ -18,7 +18,6 @@ use Yarrowfog\Core\Format\Bundle\BundledBrush;
 use Yarrowfog\Core\Format\Bundle\BundledSet;
 use Yarrowfog\Core\Format\InkMl\InkMlReader;
 use Yarrowfog\Core\InvalidInput;
-use Yarrowfog\Core\Stroke\Practice\Recording;
 
 /** Takes brushes of a bundle into the library: all that is asked for or nothing, as one step that can be taken back. */
 final readonly class BundleTaker
@@ -120,11 +119,11 @@ final readonly class BundleTaker
     {
         $manifest = $reader->file->manifest->recordings;
         $known = [];
-        foreach ($manifest === [] ? [] : PenRecording::query()->get()->filter(fn (PenRecording $one): bool => $one->isWhole()) as $one) {
+        foreach ($manifest === [] ? [] : PenRecording::whole() as $one) {
             $known[$one->name."\n".$one->toInkMl()] = true;
         }
         foreach ($manifest as $recording) {
-            $one = new PenRecording(['name' => $recording['name'], 'strokes' => Recording::read(InkMlReader::read($reader->file->json($recording['path']))->toArray())]);
+            $one = PenRecording::of($recording['name'], InkMlReader::read($reader->file->json($recording['path'])));
             if (! isset($known[$one->name."\n".$one->toInkMl()])) {
                 $one->save();
                 $record->madeAside($one);

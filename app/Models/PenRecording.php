@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Models\Casts\AsValue;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\SoftDeletes;
 use Yarrowfog\Core\Format\InkMl\InkMlWriter;
@@ -30,6 +31,22 @@ final class PenRecording extends Model
     protected function casts(): array
     {
         return ['strokes' => AsValue::of(Recording::class)];
+    }
+
+    /**
+     * A new one, not stored yet. What its own reader would refuse never is: it could not be opened again.
+     *
+     * @throws InvalidInput
+     */
+    public static function of(string $name, Recording $strokes): self
+    {
+        return new self(['name' => $name, 'strokes' => Recording::read($strokes->toArray())]);
+    }
+
+    /** @return Collection<int, self> those that can be read, the oldest first */
+    public static function whole(): Collection
+    {
+        return self::query()->oldest('id')->get()->filter(fn (self $one): bool => $one->isWhole())->values();
     }
 
     /** Whether it can be read: one that cannot is told of, and stops nothing else. */

@@ -72,9 +72,8 @@ final class RecordingController
 
     private static function made(string $name, Recording $strokes): JsonResponse
     {
-        // What its own reader would refuse is never stored: it could not be opened again.
-        $strokes = Recording::read($strokes->toArray());
-        $recording = PenRecording::query()->create(['name' => $name, 'strokes' => $strokes]);
+        $recording = PenRecording::of($name, $strokes);
+        $recording->save();
 
         return response()->json(['id' => $recording->id, 'name' => $recording->name], 201);
     }

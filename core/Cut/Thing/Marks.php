@@ -48,6 +48,12 @@ final readonly class Marks
     /** @return array<int, int> FREE, THIS or NOT_THIS, row by row */
     public function on(int $width, int $height): array
     {
+        return $this->over($this->around($width, $height), $width, $height);
+    }
+
+    /** @return array<int, int> what the area alone says: NOT_THIS outside of it */
+    public function around(int $width, int $height): array
+    {
         $said = array_fill(0, $width * $height, self::FREE);
         if ($this->hasArea()) {
             $corners = $this->area;
@@ -61,6 +67,16 @@ final readonly class Marks
                 }
             }
         }
+
+        return $said;
+    }
+
+    /**
+     * @param  array<int, int>  $said  over which the strokes go
+     * @return array<int, int>
+     */
+    public function over(array $said, int $width, int $height): array
+    {
         foreach ($this->strokes as $stroke) {
             $said = self::draw($said, $width, $height, $stroke);
         }

@@ -23,8 +23,10 @@ final class ThingCut
     private static function map(Bitmap $in, Marks $marks, int $wider = 0): ?Trimap
     {
         $graph = PatchGraph::of($in);
-        $said = $marks->on($graph->picture->width, $graph->picture->height);
-        $found = (new ThingFinder($graph, $marks, $said))->find();
+        [$width, $height] = [$graph->picture->width, $graph->picture->height];
+        $around = $marks->around($width, $height);
+        $said = $marks->over($around, $width, $height);
+        $found = (new ThingFinder($graph, $marks, $around, $said))->find();
         if ($found === null) {
             return null;
         }

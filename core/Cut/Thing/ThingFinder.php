@@ -51,8 +51,11 @@ final class ThingFinder
     /** @var array<int, bool> patches over which a stroke went that says *not this* */
     private array $crossed;
 
-    /** @param  array<int, int>  $pixels  what was said of each pixel */
-    public function __construct(private readonly PatchGraph $graph, private readonly Marks $marks, private readonly array $pixels)
+    /**
+     * @param  array<int, int>  $around  what the area alone says of each pixel
+     * @param  array<int, int>  $pixels  what was said of each pixel
+     */
+    public function __construct(private readonly PatchGraph $graph, private readonly Marks $marks, private readonly array $around, private readonly array $pixels)
     {
         $patches = $graph->patches;
         $this->said = self::saidOf($patches, $pixels);
@@ -225,7 +228,7 @@ final class ThingFinder
         $patches = $this->graph->patches;
         $there = $patches->picture->there;
         $out = array_fill(0, $patches->count, 0);
-        foreach ((new Marks($this->marks->area, []))->on($this->graph->picture->width, $this->graph->picture->height) as $i => $what) {
+        foreach ($this->around as $i => $what) {
             if ($what === Marks::NOT_THIS) {
                 $out[$patches->patches[$i]] += $there[$i];
             }

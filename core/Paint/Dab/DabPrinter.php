@@ -31,11 +31,10 @@ final readonly class DabPrinter
     /**
      * @param  Backdrop|null  $under  what lies on the sheet, for dabs that take colour from it
      * @param  Tooth|null  $tooth  that each dab meets
-     * @param  float  $scale  times as large as the brush says its dabs are
      */
-    public function __construct(BrushTextures|MipChain $textures, private BrushSettings $brush, ?Backdrop $under = null, ?Tooth $tooth = null, float $scale = 1.0)
+    public function __construct(BrushTextures|MipChain $textures, private BrushSettings $brush, ?Backdrop $under = null, ?Tooth $tooth = null)
     {
-        $this->shapes = new DabShapes($textures, $brush, $scale);
+        $this->shapes = new DabShapes($textures, $brush);
         $this->impressions = new Impressions($this->shapes);
         $this->lender = $under !== null && $brush->lendsFromSheet() ? new Lender($under) : null;
         $this->staysEven = $brush->choices->overlap === Overlap::StaysEven;

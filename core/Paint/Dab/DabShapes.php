@@ -27,13 +27,12 @@ final readonly class DabShapes
     /** Whether they come on quarters of a px. */
     private bool $inQuarters;
 
-    /** @param  float  $scale  times as large as the brush says its dabs are */
-    public function __construct(BrushTextures|MipChain $textures, BrushSettings $brush, float $scale = 1.0)
+    public function __construct(BrushTextures|MipChain $textures, BrushSettings $brush)
     {
         $hasOneSize = $brush->isSteady('size') && ! $brush->tapers() && $brush->isSteady('roundness');
         $palette = InkPalette::of($brush);
         $this->racks = array_map(fn (MipChain $l): StencilCache => new StencilCache($l, $hasOneSize, $palette, true), BrushTextures::of($textures)->frames);
-        $size = $scale * $brush->base('size');
+        $size = $brush->base('size');
         $this->repeat = $hasOneSize && $size <= self::LARGEST_KEPT && $brush->isSteady('angle')
             && $brush->choices->angleFollows === AngleFollows::Nothing && $brush->base('posture') <= 0;
         $this->inQuarters = $this->repeat && $size > self::FINE;

@@ -48,8 +48,8 @@ final readonly class StrokePainter
         $this->brush = $brush->usedWith(count($this->kit->frames), $this->kit->bite !== null, $this->kit->tooth !== null);
         $this->printing = $moved->scale === 1.0 ? $this->brush : $this->brush->scale($moved->scale);
         $this->tooth = Tooth::of($this->brush, $this->kit);
-        $this->printer = new DabPrinter($this->kit, $this->brush, $under, $this->tooth !== null && $this->tooth->perDab ? $this->tooth : null, $moved->scale);
-        $this->bitePrinter = $this->kit->bite === null || $this->brush->isBand() ? null : new DabPrinter($this->kit->bite, $this->brush->bite(), scale: $moved->scale);
+        $this->printer = new DabPrinter($this->kit, $this->printing, $under, $this->tooth !== null && $this->tooth->perDab ? $this->tooth : null);
+        $this->bitePrinter = $this->kit->bite === null || $this->brush->isBand() ? null : new DabPrinter($this->kit->bite, $this->printing->bite());
     }
 
     /** A finished stroke, painted whole. */
