@@ -27,9 +27,10 @@ final class Models
      * @param  array<int, float>  $not  px of each colour that are not
      * @param  array<int, float>  $marked  px of each colour that somebody pointed at as *this*
      * @param  float  $little  what a colour says of the thing, at least, that the ground has too: ground shows through the gaps of a thing
+     * @param  float  $shadows  what shadows cost, in parts of what they cost where nothing is known
      * @return array<int, float> for each colour a natural logarithm, within bounds
      */
-    public static function compare(Palette $palette, array $this_, array $not, array $marked, float $little): array
+    public static function compare(Palette $palette, array $this_, array $not, array $marked, float $little, float $shadows = 1.0): array
     {
         $ground = ColourModel::of($palette, $not);
         $likely = $ground->all($palette);
@@ -46,7 +47,7 @@ final class Models
             $b = $palette->b[$k];
             $most = $likely[$k];
             foreach (self::SHADES as [$root, $cost]) {
-                $most = max($most, $ground->likely($l / $root, $a / $root, $b / $root) - $cost);
+                $most = max($most, $ground->likely($l / $root, $a / $root, $b / $root) - $shadows * $cost);
             }
             $rather[] = max(-self::MOST, min(self::MOST, $thing->likely($l, $a, $b) - $most));
         }

@@ -21,6 +21,9 @@ final class Outline
     /** What colours that the ground has too say of the thing, at least. */
     private const LITTLE = 0.05;
 
+    /** What a shadow costs beside the thing that throws it, in parts of what it costs anywhere. */
+    private const SHADOWS = 0.5;
+
     /** Squared difference of a px from its patch, in 1,024ths, at which marks nearby say half as much of it. */
     private const UNLIKE = 250.0;
 
@@ -64,7 +67,7 @@ final class Outline
             if ($changed <= self::CHANGED * array_sum($this_)) {
                 break;
             }
-            $rather = Models::compare($graph->palette, $this_, $not, $marked, self::LITTLE);
+            $rather = Models::compare($graph->palette, $this_, $not, $marked, self::LITTLE, self::SHADOWS);
         }
 
         return [self::pieces($inside, $picture->width, $picture->height, $said, $marks), $rather];
