@@ -76,6 +76,16 @@ final readonly class JsonReader
         return $beyond;
     }
 
+    /**
+     * Tells this object from others that say something else.
+     *
+     * @param  list<string>  $without  keys that do not count
+     */
+    public function digest(array $without): string
+    {
+        return hash('xxh128', serialize(array_diff_key($this->values, array_flip($without))));
+    }
+
     /** @throws InvalidInput when missing, not a finite number, or out of range */
     public function number(string|int $key, float $least, float $most, ?float $default = null): float
     {

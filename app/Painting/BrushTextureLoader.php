@@ -13,6 +13,7 @@ use App\Models\Tooth;
 use App\Store\BlobStore;
 use App\Store\DerivativeCache;
 use App\Store\ProcessCache;
+use Closure;
 use LogicException;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Make\Teeth;
@@ -28,6 +29,11 @@ final readonly class BrushTextureLoader
 
     /** Pictures of tips at hand. */
     private const MOST = 12;
+
+    private const TEETH = 'teeth';
+
+    /** Teeth at hand, some 2 MB each. */
+    private const MOST_TEETH = 6;
 
     public function __construct(private BlobStore $kept, private DerivativeCache $derived, private ProcessCache $memory)
     {
@@ -66,15 +72,22 @@ final readonly class BrushTextureLoader
     public function loadMade(string $name): Plane
     {
         // The name of the file holds the version of the recipe: a changed recipe makes a new file.
-        $bytes = $this->derived->remember('tooth-'.strtr($name, ' ', '-').'-'.Teeth::RECIPE, fn (): string => (Teeth::named($name) ?? throw new LogicException("No tooth {$name}"))->toBytes());
-
-        return Plane::fromBytes(Teeth::SIDE, Teeth::SIDE, $bytes);
+        return $this->tooth('tooth-'.strtr($name, ' ', '-').'-'.Teeth::RECIPE, Teeth::SIDE, Teeth::SIDE, fn (string $key): string => $this->derived->remember($key, fn (): string => (Teeth::named($name) ?? throw new LogicException("No tooth {$name}"))->toBytes()));
     }
 
     /** The heights of a tooth that was made of a picture. */
     public function loadOwn(StoredPicture $tooth): Plane
     {
-        return Plane::fromBytes($tooth->width, $tooth->height, $this->kept->get($tooth->hash));
+        return $this->tooth($tooth->hash, $tooth->width, $tooth->height, fn (string $hash): string => $this->kept->get($hash));
+    }
+
+    /** @param  Closure(string): string  $bytes  of a key */
+    private function tooth(string $key, int $width, int $height, Closure $bytes): Plane
+    {
+        $tooth = $this->memory->recall(self::TEETH, $key, Plane::class) ?? Plane::fromBytes($width, $height, $bytes($key));
+        $this->memory->hold(self::TEETH, $key, $tooth, self::MOST_TEETH);
+
+        return $tooth;
     }
 
     private function levels(string $hash, TipKind $kind, int $width, int $height): TipMipChain

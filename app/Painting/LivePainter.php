@@ -6,6 +6,7 @@ namespace App\Painting;
 
 use App\Models\Layer;
 use App\Models\Sheet;
+use App\Store\ProcessCache;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Paint\Composite\Compositor;
@@ -14,7 +15,7 @@ use Yarrowfog\Core\Paint\Stroke\StrokePainter;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\BlendMode;
 use Yarrowfog\Core\Raster\DeepBitmap;
-use Yarrowfog\Core\Stroke\Sample;
+use Yarrowfog\Core\Stroke\Trace;
 
 /**
  * Paints a piece of a stroke while the pen moves.
@@ -25,21 +26,30 @@ use Yarrowfog\Core\Stroke\Sample;
  */
 final readonly class LivePainter
 {
-    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes)
+    private const DRAWER = 'orders';
+
+    /** Orders at hand: one that is not is read anew. */
+    private const MOST = 100;
+
+    public const KEYS = [...StrokeRequest::KEYS, 'samples', 'state'];
+
+    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes, private ProcessCache $memory)
     {
     }
 
     /**
-     * @param  list<Sample>  $samples  that are new, or all of them when there is no state
-     * @param  JsonReader|null  $state  what the last piece gave back
+     * @param  JsonReader  $said  the order, `samples` that are new, and the `state` that the last piece gave back; all samples when there is none
      * @return array{patches: PixelPatches, state: array<string, mixed>, provisional: list<string>}|null null when nobody has the piece before
      *
      * @throws InvalidInput
      */
-    public function piece(Sheet $sheet, StrokeRequest $order, array $samples, ?JsonReader $state): ?array
+    public function piece(Sheet $sheet, JsonReader $said): ?array
     {
-        $layer = $sheet->layerToPaintOn($order->layer);
-        $hand = $this->strokes->takeUp($order->stroke, $order->summary(), $state?->keys(['piece']), function () use ($sheet, $layer, $order): array {
+        $state = $said->has('state') ? $said->object('state')->keys(['piece']) : null;
+        $live = $this->order($sheet, $said, $state !== null);
+        [$order, $layer] = [$live->order, $live->layer];
+        $samples = $order->piece(Trace::readSamples($said));
+        $hand = $this->strokes->takeUp($order->stroke, $live->summary, $state, function () use ($sheet, $layer, $order): array {
             $under = new LayerBackdrop($this->tiles, $this->stacks, $layer);
             $painter = new StrokePainter($this->tips->load($order->textures(), $order->settings), $order->settings, $under, $order->moved);
 
@@ -57,6 +67,22 @@ final readonly class LivePainter
         }
 
         return ['patches' => $patches, 'state' => $this->strokes->putDown($hand), 'provisional' => [...$stroke->provisional(), ...$order->lent === null ? [] : ['pressure']]];
+    }
+
+    /** As it was read for the first piece, where the page says the very same: a stroke goes on with the brush and the layer that it began with. */
+    private function order(Sheet $sheet, JsonReader $said, bool $goesOn): LiveOrder
+    {
+        $stroke = StrokeRequest::stroke($said);
+        $digest = "{$sheet->id} {$said->digest(['samples', 'state'])}";
+        $known = $goesOn ? $this->memory->recall(self::DRAWER, $stroke, LiveOrder::class) : null;
+        if ($known?->digest === $digest) {
+            return $known;
+        }
+        $order = StrokeRequest::read($said, $sheet);
+        $live = new LiveOrder($digest, $order, $order->summary(), $sheet->layerToPaintOn($order->layer));
+        $this->memory->hold(self::DRAWER, $stroke, $live, self::MOST);
+
+        return $live;
     }
 
     private static function shown(Layer $layer, DeepBitmap $painted): Bitmap

@@ -57,7 +57,7 @@ final readonly class StrokeRequest
     public static function read(JsonReader $json, Sheet $sheet): self
     {
         $stroke = self::stroke($json);
-        $brush = Brush::withTrashed()->with('tip')->find($json->integer('brush', 1, PHP_INT_MAX));
+        $brush = Brush::withTrashed()->find($json->integer('brush', 1, PHP_INT_MAX));
         if ($brush === null) {
             throw new InvalidInput('brush', 'This brush is gone. Choose another one.');
         }

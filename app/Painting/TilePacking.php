@@ -49,18 +49,31 @@ final class TilePacking
      */
     public static function pack(array $tile): array
     {
-        return ['pixels' => (string) gzcompress($tile['pixels'], self::LEVEL), 'rest' => $tile['rest'] === null ? null : self::packedRest($tile['rest'])];
+        return ['pixels' => (string) gzcompress($tile['pixels'], self::LEVEL), 'rest' => self::packedRest($tile['rest'])];
     }
 
-    /** Runs of one byte are all that there is to find in it, and looking for no more takes half the time. */
-    private static function packedRest(string $rest): ?string
+    /**
+     * The bits in which two tiles differ: most of them do not.
+     *
+     * @param  array{pixels: string, rest: string|null}  $tile
+     * @return array{pixels: string, rest: string|null}
+     */
+    public static function packDifference(array $tile): array
     {
-        if (trim($rest, "\0") === '') {
-            return null;
-        }
+        return ['pixels' => self::packedRuns($tile['pixels']), 'rest' => self::packedRest($tile['rest'])];
+    }
+
+    private static function packedRest(?string $rest): ?string
+    {
+        return $rest === null || trim($rest, "\0") === '' ? null : self::packedRuns($rest);
+    }
+
+    /** Where runs of one byte are all that there is to find, looking for no more takes less time, and finds more of them. */
+    private static function packedRuns(string $bytes): string
+    {
         $deflate = deflate_init(ZLIB_ENCODING_DEFLATE, ['level' => self::LEVEL, 'strategy' => ZLIB_RLE]);
 
-        return $deflate instanceof DeflateContext ? (string) deflate_add($deflate, $rest, ZLIB_FINISH) : (string) gzcompress($rest, self::LEVEL);
+        return $deflate instanceof DeflateContext ? (string) deflate_add($deflate, $bytes, ZLIB_FINISH) : (string) gzcompress($bytes, self::LEVEL);
     }
 
     /**

@@ -13,6 +13,7 @@ use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Bytes;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Raster\RowCopy;
 
 /**
  * The pixels of layers, in tiles, and what each change of a sheet changed in them.
@@ -26,7 +27,7 @@ use Yarrowfog\Core\Raster\Rect;
  */
 final class TileStore
 {
-    public function __construct(private readonly UnlaidStrokes $unlaid)
+    public function __construct(private readonly UnlaidStrokes $unlaid, private readonly OpenTiles $opened)
     {
     }
 
@@ -71,7 +72,7 @@ final class TileStore
         $this->settle($layer->id, $areas);
         $tiles = $this->tiles($layer->id, TileGrid::placesOf($areas));
 
-        return array_map(fn (Rect $area): DeepBitmap => self::deep(self::open($tiles, $area), $area), $areas);
+        return array_map(fn (Rect $area): DeepBitmap => $this->deep($layer->id, $tiles, $area), $areas);
     }
 
     /**
@@ -90,13 +91,13 @@ final class TileStore
         $gone = [];
         $shown = [];
         foreach ($areas as $name => $area) {
-            $there = self::open($before, $area);
-            $deep = $paint(self::deep($there, $area), $area, (string) $name);
+            $deep = $paint($this->deep($layer->id, $before, $area), $area, (string) $name);
             $shown[$name] = $deep->toBitmap();
             $pixels = ByteRows::of($area, 4, 1, $shown[$name]->toBytes());
             $rest = ByteRows::of($area, 1, 4, Bytes::planes($deep->rest($shown[$name])->pixels));
             foreach (TileGrid::places($area) as $place) {
-                $was = $there[$place] ?? null;
+                $there = isset($before[$place]) ? $this->opened->open($layer->id, $place, $before[$place]) : null;
+                $was = $there?->bytes;
                 $is = TilePacking::orNothing([
                     'pixels' => self::rows($place, 4, 1, $was['pixels'] ?? null)->put($pixels)->toBytes(),
                     'rest' => self::rows($place, 1, 4, $was['rest'] ?? null)->put($rest)->toBytes(),
@@ -104,11 +105,18 @@ final class TileStore
                 if ($is === $was || ($is !== null && $was !== null && $is['pixels'] === $was['pixels'] && $is['rest'] === ($was['rest'] ?? str_repeat("\0", strlen($is['rest']))))) {
                     continue;
                 }
-                $kept[] = ['change_id' => $change->id, 'layer_id' => $layer->id, 'place' => $place, ...TilePacking::blobs($was === null ? null : TilePacking::pack($is === null ? $was : TilePacking::copyWith($was, $is)))];
+                $kept[] = ['change_id' => $change->id, 'layer_id' => $layer->id, 'place' => $place, ...TilePacking::blobs(match (true) {
+                    $was === null => null,
+                    $is === null => TilePacking::pack($was),
+                    default => TilePacking::packDifference(TilePacking::copyWith($was, $is)),
+                })];
                 if ($is === null) {
                     $gone[] = $place;
                 } else {
-                    $laid[] = ['layer_id' => $layer->id, 'place' => $place, ...TilePacking::blobs(TilePacking::pack($is))];
+                    $packed = TilePacking::pack($is);
+                    $laid[] = ['layer_id' => $layer->id, 'place' => $place, ...TilePacking::blobs($packed)];
+                    $words = RowCopy::put($there->words ?? array_fill(0, TileGrid::SIDE ** 2, 0), TileGrid::at($place), $deep->words, $area);
+                    $this->opened->hold($layer->id, $place, new OpenTile($packed, $packed['rest'] === null ? [...$is, 'rest' => null] : $is, $words));
                 }
             }
         }
@@ -244,16 +252,16 @@ final class TileStore
         return $rows;
     }
 
-    /** @param  array<string, array{pixels: string, rest: string|null}>  $opened  of the area */
-    private static function deep(array $opened, Rect $area): DeepBitmap
+    /** @param  array<string, array{pixels: string, rest: string|null}>  $tiles  packed */
+    private function deep(int $layer, array $tiles, Rect $area): DeepBitmap
     {
-        $rest = null;
-        foreach ($opened as $place => $tile) {
-            if ($tile['rest'] !== null) {
-                $rest = ($rest ?? ByteRows::empty($area, 1, 4))->put(self::rows($place, 1, 4, $tile['rest']));
+        $words = array_fill(0, $area->area(), 0);
+        foreach (TileGrid::places($area) as $place) {
+            if (isset($tiles[$place])) {
+                $words = RowCopy::put($words, $area, $this->opened->open($layer, $place, $tiles[$place])->words, TileGrid::at($place));
             }
         }
 
-        return DeepBitmap::fromParts(self::show($opened, $area), $rest === null ? null : new Bitmap($area->width, $area->height, Bytes::ofPlanes($rest->toBytes())));
+        return new DeepBitmap($area->width, $area->height, $words);
     }
 }

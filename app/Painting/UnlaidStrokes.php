@@ -164,6 +164,10 @@ final class UnlaidStrokes
         if ($this->isLaying) {
             return;
         }
+        // Nearly always nothing waits, and every piece of a stroke asks.
+        if (Rows::select("SELECT 1 FROM unlaid_strokes WHERE {$which} LIMIT 1", $values) === []) {
+            return;
+        }
         // Of the sheet all that is older, too: strokes may have looked at what lies beneath them.
         $strokes = self::layers("stroke_id <= (SELECT max(stroke_id) FROM unlaid_strokes WHERE {$which}) AND sheet_id IN (SELECT sheet_id FROM unlaid_strokes WHERE {$which})", [...$values, ...$values]);
         if ($strokes !== []) {

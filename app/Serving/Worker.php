@@ -9,6 +9,7 @@ use App\Store\ProcessCache;
 use Closure;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Foundation\Application;
+use Illuminate\Http\Request;
 use RuntimeException;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -32,9 +33,6 @@ final class Worker
     /** Bytes from which on it is replaced. */
     private const LARGEST = 2 << 30;
 
-    /** s without a byte after which a web server is taken to be gone. */
-    private const PATIENCE = 10;
-
     /** s that it waits for a call before it looks whether it should end, and between two strokes that warm it up. */
     private const IDLE = 1.0;
 
@@ -42,9 +40,6 @@ final class Worker
 
     /** s without a call after which it goes on with what it has put off: a pen that is down calls more often. */
     private const LULL = 0.04;
-
-    /** Bytes that one call of the system moves. */
-    private const PIECE = 1 << 20;
 
     private bool $isTold = false;
 
@@ -93,12 +88,12 @@ final class Worker
         pcntl_async_signals(true);
         pcntl_signal(SIGTERM, fn () => $this->isTold = true, false);
         pcntl_signal(SIGALRM, fn () => throw new DeadlinePassed($this->deadline));
+        $calls = new Calls($door);
         $wait = self::LULL;
         for ($answered = 0; ! $this->isTold && $answered < self::MOST_REQUESTS && self::memory() < $this->largest;) {
-            // A signal ends the waiting.
-            $call = @stream_socket_accept($door, $wait);
-            if ($call !== false) {
-                $this->take($call);
+            $call = $calls->next($wait);
+            if ($call !== null) {
+                $this->answer(...$call);
                 $this->goesOn($goOn, true);
                 $answered++;
                 $wait = self::LULL;
@@ -110,6 +105,9 @@ final class Worker
             } else {
                 $wait = self::IDLE;
             }
+        }
+        while (($call = $calls->taken()) !== null) {
+            $this->answer(...$call);
         }
         while ($this->goesOn($goOn));
         @unlink((string) stream_socket_get_name($door, false));
@@ -130,23 +128,16 @@ final class Worker
     }
 
     /** @param  resource  $call */
-    private function take($call): void
+    private function answer($call, Request $request): void
     {
-        stream_set_chunk_size($call, self::PIECE);
-        stream_set_timeout($call, self::PATIENCE);
-        $request = ScgiRequest::receive($call);
-        if ($request !== null) {
-            $this->app->make(Library::class)->refresh();
-            pcntl_alarm(str_ends_with($request->getPathInfo(), '/pen/strokes') ? max($this->deadline, self::STROKE_DEADLINE) : $this->deadline);
-            $response = $this->kernel->handle($request);
-            pcntl_alarm(0);
-            self::send($call, $response);
-        }
+        $this->app->make(Library::class)->refresh();
+        pcntl_alarm(str_ends_with($request->getPathInfo(), '/pen/strokes') ? max($this->deadline, self::STROKE_DEADLINE) : $this->deadline);
+        $response = $this->kernel->handle($request);
+        pcntl_alarm(0);
+        self::send($call, $response);
         fclose($call);
-        if ($request !== null) {
-            $this->kernel->terminate($request, $response);
-            $this->app->forgetScopedInstances();
-        }
+        $this->kernel->terminate($request, $response);
+        $this->app->forgetScopedInstances();
     }
 
     /** @param  resource  $call */

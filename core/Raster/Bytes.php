@@ -110,18 +110,30 @@ final class Bytes
     {
         $count = count($pixels);
         $whole = $count & ~7;
-        $bytes = '';
-        for ($shift = 0; $shift < 32; $shift += 8) {
-            $words = array_fill(0, $whole >> 3, 0);
-            $to = 0;
-            for ($i = 0; $i < $whole; $i += 8) {
-                $words[$to] = ($pixels[$i] >> $shift & 255) | ($pixels[$i + 1] >> $shift & 255) << 8 | ($pixels[$i + 2] >> $shift & 255) << 16 | ($pixels[$i + 3] >> $shift & 255) << 24
-                    | ($pixels[$i + 4] >> $shift & 255) << 32 | ($pixels[$i + 5] >> $shift & 255) << 40 | ($pixels[$i + 6] >> $shift & 255) << 48 | ($pixels[$i + 7] >> $shift & 255) << 56;
-                $to++;
+        $lowest = $low = $high = $highest = array_fill(0, $whole >> 3, 0);
+        $to = 0;
+        for ($i = 0; $i < $whole; $i += 8) {
+            $a = $pixels[$i];
+            $b = $pixels[$i + 1];
+            $c = $pixels[$i + 2];
+            $d = $pixels[$i + 3];
+            $e = $pixels[$i + 4];
+            $f = $pixels[$i + 5];
+            $g = $pixels[$i + 6];
+            $h = $pixels[$i + 7];
+            if (($a | $b | $c | $d | $e | $f | $g | $h) !== 0) {
+                $lowest[$to] = $a & 255 | ($b & 255) << 8 | ($c & 255) << 16 | ($d & 255) << 24 | ($e & 255) << 32 | ($f & 255) << 40 | ($g & 255) << 48 | ($h & 255) << 56;
+                $low[$to] = $a >> 8 & 255 | ($b >> 8 & 255) << 8 | ($c >> 8 & 255) << 16 | ($d >> 8 & 255) << 24 | ($e >> 8 & 255) << 32 | ($f >> 8 & 255) << 40 | ($g >> 8 & 255) << 48 | ($h >> 8 & 255) << 56;
+                $high[$to] = $a >> 16 & 255 | ($b >> 16 & 255) << 8 | ($c >> 16 & 255) << 16 | ($d >> 16 & 255) << 24 | ($e >> 16 & 255) << 32 | ($f >> 16 & 255) << 40 | ($g >> 16 & 255) << 48 | ($h >> 16 & 255) << 56;
+                $highest[$to] = $a >> 24 | ($b >> 24) << 8 | ($c >> 24) << 16 | ($d >> 24) << 24 | ($e >> 24) << 32 | ($f >> 24) << 40 | ($g >> 24) << 48 | ($h >> 24) << 56;
             }
+            $to++;
+        }
+        $bytes = '';
+        foreach ([$lowest, $low, $high, $highest] as $n => $words) {
             $bytes .= self::fromWords($words);
             for ($i = $whole; $i < $count; $i++) {
-                $bytes .= chr($pixels[$i] >> $shift & 255);
+                $bytes .= chr($pixels[$i] >> 8 * $n & 255);
             }
         }
 

@@ -61,6 +61,9 @@ final readonly class DeepBitmap
             if (! is_int($p)) {
                 return $words;
             }
+            if ($p === 0) {
+                continue;
+            }
             $k = ($p & 255) * self::BY_255 << 7;
             $words[$i] = ($p >> 24) * $k + self::HALF >> 32 << 45 | ($p >> 16 & 255) * $k + self::HALF >> 32 << 30 | ($p >> 8 & 255) * $k + self::HALF >> 32 << 15 | ($p & 255) << 7;
         }
@@ -127,6 +130,9 @@ final readonly class DeepBitmap
             if (! is_int($w) || ! is_int($p)) {
                 break;
             }
+            if ($w === 0) {
+                continue;
+            }
             $a = $w & self::CHANNEL;
             $k = $a * self::BY_255;
             $rest[$i] = (($w >> 45) - (($p >> 24) * $k + self::HALF >> 32) & 255) << 24
@@ -156,6 +162,9 @@ final readonly class DeepBitmap
             $q = $added[$i];
             if (! is_int($p) || ! is_int($q)) {
                 break;
+            }
+            if (($p | $q) === 0) {
+                continue;
             }
             $a = (($p & 255) << 7) + (($q & 255 ^ 128) - 128);
             $k = $a * self::BY_255;

@@ -7,8 +7,13 @@ namespace Tests\Feature;
 use App\Cutting\ReplayCheckpoints;
 use App\Gathering\SourceImages;
 use App\Http\Gone;
+use App\Models\Brush;
 use App\Models\Sheet;
+use App\Models\Stroke;
 use App\Painting\LiveStrokes;
+use App\Painting\OpenTile;
+use App\Painting\OpenTiles;
+use App\Painting\TilePacking;
 use App\Serving\WarmUp;
 use App\Store\ProcessCache;
 use Illuminate\Contracts\Http\Kernel;
@@ -173,6 +178,55 @@ final class LiveWorkerTest extends FeatureTestCase
             self::assertTrue($ask(['samples' => array_slice($samples, 60, 20), ...$wrong])['again']);
         }
         self::assertSame(3, $ask(['samples' => array_slice($samples, 60, 20), 'state' => $second['state']])['state']['piece']);
+    }
+
+    /**
+     * Tiles at hand are those of the library, to the bit, and are taken only where they are.
+     *
+     * @param  array<string, mixed>  $settings
+     */
+    #[DataProvider('brushes')]
+    public function test_tiles_at_hand_are_those_that_are_stored(array $settings): void
+    {
+        [$sheet, $order, $samples] = $this->begun($settings);
+        $this->atAWorker();
+        $painted = ['aaaaaaaa-d9cb-469f-a165-70867728950e' => ['inks' => ['main' => '#7a3d12'], 'with' => ['does' => ['base' => 'paints']]], 'bbbbbbbb-d9cb-469f-a165-70867728950e' => ['opacity' => 0.02], 'cccccccc-d9cb-469f-a165-70867728950e' => ['with' => ['does' => ['base' => 'erases']]]];
+        foreach ($painted as $uuid => $hand) {
+            $this->pieces($sheet, [...$order, ...$hand, 'stroke' => $uuid], $samples);
+            $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, ...$hand, 'stroke' => $uuid, 'samples' => $samples])->assertOk();
+        }
+        $memory = app(ProcessCache::class);
+        $layer = $sheet->layer();
+        $tiles = DB::table('tiles')->where('layer_id', $layer->id)->get(['place', 'pixels', 'rest']);
+        self::assertGreaterThan(10, count($tiles));
+        foreach ($tiles as $row) {
+            $packed = ['pixels' => $row->pixels, 'rest' => $row->rest];
+            $held = $memory->recall('tiles', "{$layer->id} {$row->place}", OpenTile::class);
+            self::assertEquals(OpenTile::of($packed), $held);
+            self::assertSame($held, app(OpenTiles::class)->open($layer->id, $row->place, $packed));
+            $other = TilePacking::pack(['pixels' => str_repeat('abcd', 4096), 'rest' => null]);
+            self::assertEquals(OpenTile::of($other), app(OpenTiles::class)->open($layer->id, $row->place, $other));
+        }
+    }
+
+    /** What the brush is when a stroke begins is what its pieces are painted with; its end is painted with what the brush is then. */
+    public function test_a_brush_that_changes_while_a_stroke_is_painted_changes_its_end(): void
+    {
+        [$sheet, $order, $samples] = $this->begun(['size' => ['base' => 30]]);
+        $this->atAWorker();
+        $url = "/sheets/{$sheet->id}/pen/pieces";
+        $first = self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 0, 30)]));
+        $brush = Brush::query()->findOrFail($order['brush']);
+        $brush->update(['kept' => $brush->kept->withBase('size', 60), 'draft' => null]);
+        $second = self::patches($this->postJson($url, [...$order, 'samples' => array_slice($samples, 30, 30), 'state' => $first['words']['state']]));
+        self::assertSame(2, $second['words']['state']['piece']);
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples, 'seen' => 2])->assertOk();
+        $kept = fn (): array => DB::table('tiles')->orderBy('place')->get(['place', 'pixels', 'rest'])->all();
+        $sheetWithPieces = $kept();
+        self::assertEquals(60.0, Stroke::query()->where('uuid', $order['stroke'])->firstOrFail()->brush->base('size'));
+        $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
+        $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'stroke' => 'bbbbbbbb-d9cb-469f-a165-70867728950e', 'samples' => $samples])->assertOk();
+        self::assertEquals($kept(), $sheetWithPieces);
     }
 
     public function test_a_piece_painted_on_the_swatch_goes_on_at_hand(): void

@@ -129,6 +129,40 @@ final class ServingTest extends FeatureTestCase
         }
     }
 
+    /** A pen that is down waits for its ink; nobody sees the end of a stroke come a little later. What was let in is answered, too, where the worker is told to end. */
+    #[TestWith([false])]
+    #[TestWith([true])]
+    public function test_pieces_of_strokes_are_answered_before_all_else(bool $isTold): void
+    {
+        $socket = "{$this->folder}/worker.sock";
+        $worker = $this->slowWorker($socket, deadline: 30);
+        $file = fn (string $name): string => rawurlencode("{$this->folder}/{$name}");
+        $ask = function (string $path) use ($socket) {
+            $call = stream_socket_client("unix://{$socket}") ?: self::fail();
+            fwrite($call, ScgiClient::request($path, ''));
+
+            return $call;
+        };
+        $calls = [$ask("/ask/slow?ms=600&begun={$file('begun')}")];
+        $this->waitUntil(fn (): bool => is_file("{$this->folder}/begun"));
+        foreach (['/pen/strokes', '/ask/slow', '/pen/pieces', '/pen/pieces'] as $n => $path) {
+            $calls[] = $ask("{$path}?ms=5&ended={$file("ended-{$n}")}");
+        }
+        if ($isTold) {
+            // The first of them is let in with all that wait by then.
+            $this->waitUntil(fn (): bool => is_file("{$this->folder}/ended-2"));
+            $worker->signal(SIGTERM);
+        }
+        foreach ($calls as $call) {
+            self::assertStringStartsWith("Status: 200\r\n", (string) stream_get_contents($call));
+        }
+        $ended = array_map(fn (int $n): float => (float) file_get_contents("{$this->folder}/ended-{$n}"), [2, 3, 0, 1]);
+        $inOrder = $ended;
+        sort($inOrder);
+        self::assertSame($inOrder, $ended);
+        $worker->end();
+    }
+
     public function test_a_worker_that_is_told_to_end_answers_what_it_is_at_first(): void
     {
         $socket = "{$this->folder}/worker.sock";
@@ -238,7 +272,7 @@ final class ServingTest extends FeatureTestCase
         $script = "{$this->folder}/worker.php";
         file_put_contents($script, '<?php require '.var_export(base_path('vendor/autoload.php'), true).'; $app = require '.var_export(base_path('bootstrap/app.php'), true).';
             $worker = App\\Serving\\Worker::of($app, '.$deadline.', '.$largest.');
-            Illuminate\\Support\\Facades\\Route::post("/ask/slow", function (Illuminate\\Http\\Request $r) { if ($r->query("begun")) touch($r->query("begun")); static $kept; $kept = str_repeat("y", $r->query("mb", 0) << 20); for ($until = microtime(true) + $r->query("ms") / 1000; microtime(true) < $until;); return response()->json([]); });
+            foreach (["/ask/slow", "/pen/strokes", "/pen/pieces"] as $path) Illuminate\\Support\\Facades\\Route::post($path, function (Illuminate\\Http\\Request $r) { if ($r->query("begun")) touch($r->query("begun")); static $kept; $kept = str_repeat("y", $r->query("mb", 0) << 20); for ($until = microtime(true) + $r->query("ms") / 1000; microtime(true) < $until;); if ($r->query("ended")) file_put_contents($r->query("ended"), sprintf("%.6F", microtime(true))); return response()->json([]); });
             $worker->serve(App\\Serving\\Worker::listen('.var_export($socket, true).'));');
         $worker = new Process(['php', $script], ['DB_DATABASE' => ':memory:'], "{$this->folder}/logs/worker.log");
         $this->waitUntil(fn (): bool => file_exists($socket), "{$this->folder}/logs/worker.log");

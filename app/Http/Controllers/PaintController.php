@@ -27,9 +27,7 @@ final class PaintController
 {
     public function piece(Request $request, Sheet $sheet, LivePainter $painter): Response
     {
-        $body = JsonBody::read($request, JsonBody::PIECE)->keys([...StrokeRequest::KEYS, 'samples', 'state']);
-        $order = StrokeRequest::read($body, $sheet);
-        $answer = $painter->piece($sheet, $order, $order->piece(Trace::readSamples($body)), $body->has('state') ? $body->object('state') : null);
+        $answer = $painter->piece($sheet, JsonBody::read($request, JsonBody::PIECE)->keys(LivePainter::KEYS));
 
         return $answer === null
             ? (new PixelPatches)->answer(['again' => true])

@@ -7,6 +7,7 @@ namespace Yarrowfog\Core\Paint\Composite;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\DeepBitmap;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Raster\RowCopy;
 
 /** Tiles cut out of pictures, parts cut out of tiles, and tiles put together. */
 final class TilePart
@@ -34,21 +35,11 @@ final class TilePart
     {
         $side = StrokeBuffer::SIDE;
         $at = StrokeBuffer::area($key);
-        $part = $at->intersect($area)->intersect($within);
-        if ($part->isEmpty()) {
+        if ($at->intersect($area)->intersect($within)->isEmpty()) {
             return null;
         }
-        $words = $picture->words;
-        $out = array_fill(0, $side * $side, 0);
-        for ($y = $part->y; $y < $part->bottom(); $y++) {
-            $i = ($y - $area->y) * $area->width + $part->x - $area->x;
-            $j = ($y - $at->y) * $side + $part->x - $at->x;
-            for ($end = $j + $part->width; $j < $end; $j++, $i++) {
-                $out[$j] = $words[$i];
-            }
-        }
 
-        return $out;
+        return RowCopy::put(array_fill(0, $side * $side, 0), $at, $picture->words, $area, $within);
     }
 
     /**
@@ -59,18 +50,9 @@ final class TilePart
      */
     public static function join(array $tiles, Rect $area): DeepBitmap
     {
-        $side = StrokeBuffer::SIDE;
         $out = array_fill(0, $area->area(), 0);
         foreach ($tiles as $key => $tile) {
-            $at = StrokeBuffer::area($key);
-            $part = $at->intersect($area);
-            for ($y = $part->y; $y < $part->bottom(); $y++) {
-                $i = ($y - $at->y) * $side + $part->x - $at->x;
-                $j = ($y - $area->y) * $area->width + $part->x - $area->x;
-                for ($end = $j + $part->width; $j < $end; $j++, $i++) {
-                    $out[$j] = $tile[$i];
-                }
-            }
+            $out = RowCopy::put($out, $area, $tile, StrokeBuffer::area($key));
         }
 
         return new DeepBitmap($area->width, $area->height, $out);

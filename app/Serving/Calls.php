@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Serving;
+
+use Illuminate\Http\Request;
+
+/**
+ * Calls at the door of a worker, and which of them is answered next: pieces of strokes before all else, since their ink is waited for under
+ * the pen. What else came waits for them, but not for long.
+ */
+final class Calls
+{
+    /** How the path of a piece ends. */
+    private const FIRST = '/pen/pieces';
+
+    /** s after which a call is the next, whatever came since. */
+    private const PATIENCE = 2.0;
+
+    /** Calls that are let in; more wait outside. */
+    private const MOST = 64;
+
+    /** s without a byte after which a web server is taken to be gone. */
+    private const SILENCE = 10;
+
+    /** Bytes that one call of the system moves. */
+    public const PIECE = 1 << 20;
+
+    /** @var list<array{resource, Request, float}> the oldest first, each with when it came */
+    private array $waiting = [];
+
+    /** @param  resource  $door */
+    public function __construct(private $door)
+    {
+    }
+
+    /**
+     * The next call with its request; null where none came.
+     *
+     * @param  float  $wait  s to wait for one where none is there; a signal ends the waiting
+     * @return array{resource, Request}|null
+     */
+    public function next(float $wait): ?array
+    {
+        $wait = $this->waiting === [] ? $wait : 0.0;
+        while (count($this->waiting) < self::MOST && ($call = @stream_socket_accept($this->door, $wait)) !== false) {
+            $wait = 0.0;
+            stream_set_chunk_size($call, self::PIECE);
+            stream_set_timeout($call, self::SILENCE);
+            $request = ScgiRequest::receive($call);
+            if ($request === null) {
+                fclose($call);
+            } else {
+                $this->waiting[] = [$call, $request, microtime(true)];
+            }
+        }
+
+        return $this->taken();
+    }
+
+    /**
+     * The next of those that were let in already.
+     *
+     * @return array{resource, Request}|null
+     */
+    public function taken(): ?array
+    {
+        if ($this->waiting === []) {
+            return null;
+        }
+        $at = 0;
+        if (microtime(true) - $this->waiting[0][2] < self::PATIENCE) {
+            $at = array_find_key($this->waiting, fn (array $call): bool => str_ends_with($call[1]->getPathInfo(), self::FIRST)) ?? 0;
+        }
+        [[$call, $request]] = array_splice($this->waiting, $at, 1);
+
+        return [$call, $request];
+    }
+}
