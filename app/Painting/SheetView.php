@@ -20,12 +20,12 @@ final readonly class SheetView
     {
     }
 
-    /** All paint of the sheet, layer by layer. */
+    /** All paint of the sheet, layer by layer, for a page that shows nothing of it yet. */
     public function all(Sheet $sheet): PixelPatches
     {
         $patches = new PixelPatches;
         foreach ($sheet->layers()->get() as $layer) {
-            $this->add($patches, $sheet, $layer, $this->tiles->paintedPlaces($layer->id));
+            $this->add($patches, $sheet, $layer, $this->tiles->paintedPlaces($layer->id), withEmpty: false);
         }
 
         return $patches;
@@ -82,12 +82,19 @@ final readonly class SheetView
     }
 
     /** @param  list<string>  $places */
-    private function add(PixelPatches $patches, Sheet $sheet, Layer $layer, array $places): void
+    private function add(PixelPatches $patches, Sheet $sheet, Layer $layer, array $places, bool $withEmpty = true): void
     {
         $areas = $sheet->areasOf($places);
         foreach (array_chunk($areas, self::AT_ONCE, true) as $some) {
-            foreach ($layer->recolour === null ? $this->tiles->bytes($layer->id, $some) : array_map(fn (Rect $area): string => $this->shown($layer, $area)->toBytes(), $some) as $place => $bytes) {
-                $patches->addBytes($areas[$place], $bytes, $layer->id);
+            if ($layer->recolour !== null) {
+                foreach ($some as $area) {
+                    $patches->add($area, $this->shown($layer, $area), $layer->id);
+                }
+
+                continue;
+            }
+            foreach ($this->tiles->stored($layer->id, $some, $withEmpty) as [$area, $bytes]) {
+                $patches->addBytes($area, $bytes, $layer->id);
             }
         }
     }

@@ -53,6 +53,32 @@ final class TileStore
         return array_map(fn (Rect $area): string => self::rowsOf(self::open($tiles, $area), $area)->toBytes(), $areas);
     }
 
+    /**
+     * What is shown of some areas, tile by tile, as it is stored: nothing has to be put together.
+     *
+     * @param  array<string, Rect>  $areas  on the sheet; no two share a tile
+     * @param  bool  $withEmpty  whether it is told of tiles that hold nothing, too
+     * @return iterable<array{Rect, string}> places on the sheet, and their RGBA row by row
+     */
+    public function stored(int $layer, array $areas, bool $withEmpty): iterable
+    {
+        $this->settle($layer, $areas);
+        $tiles = $this->tiles($layer, TileGrid::placesOf($areas), withRest: false);
+        foreach ($areas as $area) {
+            foreach (TileGrid::places($area) as $place) {
+                $there = TileGrid::at($place)->intersect($area);
+                $tile = isset($tiles[$place]) ? TilePacking::unpack($tiles[$place]) : null;
+                if ($tile !== null || $withEmpty) {
+                    yield [$there, match (true) {
+                        $tile === null => str_repeat("\0", 4 * $there->area()),
+                        $there->area() === TileGrid::SIDE ** 2 => $tile['pixels'],
+                        default => self::rowsOf([$place => $tile], $there)->toBytes(),
+                    }];
+                }
+            }
+        }
+    }
+
     /** @return list<string> the engine's tiles that hold paint, by their keys */
     public function paintedPlaces(int $layer): array
     {

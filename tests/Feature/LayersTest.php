@@ -413,7 +413,7 @@ final class LayersTest extends FeatureTestCase
         $this->paint([[0, 60, 60, 1]]);
         $first = $since(0);
         self::assertSame(1, $first['words']['revision']);
-        self::assertCount(1, $first['patches']);
+        self::assertSame([[0, 0], [64, 0], [0, 64], [64, 64]], array_map(fn (array $p): array => [$p['x'], $p['y']], $first['patches']));
         self::assertSame(['revision' => 1, 'patches' => []], $since(1)['words']);
         $this->paint([[0, 350, 250, 1]]);
         $second = $since(1);
@@ -422,7 +422,8 @@ final class LayersTest extends FeatureTestCase
         $id = $this->sheet->layer()->id;
         $this->patchJson("/sheets/{$this->sheet->id}/layers/{$id}", ['recolour' => ['hue' => 120]])->assertOk();
         $recoloured = $since(2);
-        self::assertCount(1 + count($second['patches']), $recoloured['patches']);
+        $px = fn (array $answer): int => array_sum(array_map(fn (array $p): int => count($p['picture']->pixels), $answer['patches']));
+        self::assertSame($px($first) + $px($second), $px($recoloured));
         self::assertNotSame(self::pixelsOf($first['patches'], [60, 60]), self::pixelsOf($recoloured['patches'], [60, 60]));
         $undone = self::patches($this->postJson("/sheets/{$this->sheet->id}/undo"));
         self::assertSame(self::pixelsOf($first['patches'], [60, 60]), self::pixelsOf($undone['patches'], [60, 60]));

@@ -324,10 +324,17 @@ final class PaintTest extends FeatureTestCase
         $shown = function () use ($sheet): array {
             $at = [];
             foreach (self::patches($this->get("/sheets/{$sheet->id}/pixels"))['patches'] as $patch) {
-                $at["{$patch['x']} {$patch['y']}"] = $patch['picture']->pixels;
+                foreach ($patch['picture']->pixels as $i => $pixel) {
+                    [$x, $y] = [$patch['x'] + $i % $patch['picture']->width, $patch['y'] + intdiv($i, $patch['picture']->width)];
+                    $at[(128 * intdiv($x, 128)).' '.(128 * intdiv($y, 128))][128 * ($y % 128) + $x % 128] = $pixel;
+                }
             }
 
-            return $at;
+            return array_map(function (array $pixels): array {
+                ksort($pixels);
+
+                return $pixels;
+            }, $at);
         };
         $states = [
             ['0 0' => $picture->pixels, '128 0' => $picture->pixels],
