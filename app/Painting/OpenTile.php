@@ -29,4 +29,15 @@ final readonly class OpenTile
 
         return new self($packed, $bytes, DeepBitmap::fromParts($shown, $rest)->words);
     }
+
+    /** @param  array<int, int>  $words  of paint that is to be stored */
+    public static function ofWords(array $words): self
+    {
+        $deep = new DeepBitmap(TileGrid::SIDE, TileGrid::SIDE, $words);
+        $shown = $deep->toBitmap();
+        $rest = Bytes::planes($deep->rest($shown)->pixels);
+        $bytes = ['pixels' => $shown->toBytes(), 'rest' => trim($rest, "\0") === '' ? null : $rest];
+
+        return new self(TilePacking::pack($bytes), $bytes, $words);
+    }
 }

@@ -196,8 +196,9 @@ final readonly class SheetPainter
                 'kind' => Stroke::FILL,
             ]);
             $recorder->made($row, ['is_down' => 0], ['is_down' => 1]);
-            foreach ($this->tiles->lay($layer, $recorder->change, $changed, fn (DeepBitmap $deep, Rect $at): DeepBitmap => Compositor::lay($deep, $at, $fill)) as $key => $pixels) {
-                $patches->add($changed[$key], $layer->recolour === null ? $pixels : $this->view->shown($layer, $changed[$key]), $layer->id);
+            $this->tiles->lay($layer, $recorder->change, $changed, fn (DeepBitmap $deep, Rect $at): DeepBitmap => Compositor::lay($deep, $at, $fill));
+            foreach ($changed as $area) {
+                $patches->add($area, $this->view->shown($layer, $area), $layer->id);
             }
 
             return $patches;

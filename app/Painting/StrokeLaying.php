@@ -10,6 +10,7 @@ use App\Models\Stroke;
 use App\Store\LibraryConnection;
 use App\Store\ProcessCache;
 use App\Store\Rows;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Throwable;
 use Yarrowfog\Core\InvalidInput;
@@ -41,7 +42,10 @@ final readonly class StrokeLaying
     /** Tiles whose laying can wait in the memory of a process, some 100 MB, and strokes. */
     private const MOST_TILES = 6000;
 
-    private const MOST_STROKES = 8;
+    private const MOST_STROKES = 16;
+
+    /** Strokes that wait while somebody asks for something else; of more a little is laid between two answers, so that they never are too many. */
+    private const FEW = 4;
 
     /** µs between two looks whether another process is done, and how often it is looked before it is told that somebody waits, and at most. */
     private const LOOK = 20000;
@@ -76,15 +80,16 @@ final readonly class StrokeLaying
     /**
      * Lays a small part of what waits in this process. False where nothing does.
      *
-     * @param  bool  $isBusy  whether somebody asks this process for something else: then only what another process waits for
+     * @param  bool  $isBusy  whether somebody asks this process for something else: then only what another process waits for, or where many wait
      */
     public function some(bool $isBusy = false): bool
     {
-        $stroke = $this->waiting()[0] ?? null;
+        $waiting = $this->waiting();
+        $stroke = $waiting[0] ?? null;
         if ($stroke === null) {
             return ! $isBusy && $this->takesUp();
         }
-        if ($isBusy && ! $this->unlaid->isWanted($stroke->stroke)) {
+        if ($isBusy && count($waiting) <= self::FEW && ! $this->unlaid->isWanted($stroke->stroke)) {
             return false;
         }
         try {
@@ -124,7 +129,10 @@ final readonly class StrokeLaying
      */
     public function whole(StrokeToLay $stroke): array
     {
-        $shown = $this->lay($stroke, $stroke->left, false);
+        $shown = [];
+        $this->lay($stroke, $stroke->left, false, function (string $key, DeepBitmap $laid) use (&$shown): void {
+            $shown[$key] = $laid->toBitmap();
+        });
         defer(fn () => $this->keepPrint($stroke));
 
         return $shown;
@@ -209,35 +217,38 @@ final readonly class StrokeLaying
     /**
      * @param  array<string, Rect>  $areas  of what is left
      * @param  bool  $keepsPrint  whether its print is kept as soon as all is laid: nobody waits for an answer
-     * @return array<string, Bitmap>
+     * @param  (Closure(string, DeepBitmap): void)|null  $see  is given what then lies there, tile by tile
      */
-    private function lay(StrokeToLay $toLay, array $areas, bool $keepsPrint = true): array
+    private function lay(StrokeToLay $toLay, array $areas, bool $keepsPrint = true, ?Closure $see = null): void
     {
         if ($areas === [] && $toLay->left !== []) {
-            return [];
+            return;
         }
-        $shown = $this->unlaid->whileLaying(fn (): ?array => LibraryConnection::unhurried(function () use ($toLay, $areas): ?array {
+        $isThere = $this->unlaid->whileLaying(fn (): bool => LibraryConnection::unhurried(function () use ($toLay, $areas, $see): bool {
             if (! $this->unlaid->has($toLay->stroke)) {
-                return null;
+                return false;
             }
-            $shown = $this->tiles->lay($toLay->layer, $toLay->change, $this->kept->untouched($toLay->layer, $toLay->change, $areas), fn (DeepBitmap $deep, Rect $at, string $key): DeepBitmap => self::laid($toLay, $deep, $at, $key));
+            $this->tiles->lay($toLay->layer, $toLay->change, $this->kept->untouched($toLay->layer, $toLay->change, $areas), function (DeepBitmap $deep, Rect $at, string $key) use ($toLay, $see): DeepBitmap {
+                $laid = self::laid($toLay, $deep, $at, $key);
+                $see === null || $see($key, $laid);
+
+                return $laid;
+            });
             if (array_diff_key($toLay->left, $areas) === []) {
                 $this->unlaid->remove($toLay->stroke);
                 $toLay->stroke->update(['area' => Rect::around($toLay->changed)->toArray()]);
                 $this->history->weigh($toLay->sheet, $toLay->change);
             }
 
-            return $shown;
+            return true;
         }));
-        $toLay->left = $shown === null ? [] : array_diff_key($toLay->left, $areas);
+        $toLay->left = $isThere ? array_diff_key($toLay->left, $areas) : [];
         if ($toLay->left === []) {
             $this->memory->letGo(self::DRAWER, (string) $toLay->stroke->id);
             if ($keepsPrint) {
                 $this->keepPrint($toLay);
             }
         }
-
-        return $shown ?? [];
     }
 
     /** Whoever changes something near a stroke later need not paint it anew. */

@@ -75,15 +75,4 @@ final class TilePacking
 
         return $deflate instanceof DeflateContext ? (string) deflate_add($deflate, $bytes, ZLIB_FINISH) : (string) gzcompress($bytes, self::LEVEL);
     }
-
-    /**
-     * A tile in which nothing is left is none.
-     *
-     * @param  array{pixels: string, rest: string}  $tile
-     * @return array{pixels: string, rest: string}|null
-     */
-    public static function orNothing(array $tile): ?array
-    {
-        return trim($tile['pixels'], "\0") === '' && trim($tile['rest'], "\0") === '' ? null : $tile;
-    }
 }

@@ -106,43 +106,35 @@ final class TileStore
      *
      * @param  array<string, Rect>  $areas  on the sheet; no two share a tile
      * @param  callable(DeepBitmap, Rect, string): DeepBitmap  $paint  what was in the area → what will be
-     * @return array<string, Bitmap> what is shown there now
      */
-    public function lay(Layer $layer, Change $change, array $areas, callable $paint): array
+    public function lay(Layer $layer, Change $change, array $areas, callable $paint): void
     {
         $this->settle($layer->id, $areas);
         $before = $this->tiles($layer->id, TileGrid::placesOf($areas));
         $kept = [];
         $laid = [];
         $gone = [];
-        $shown = [];
+        $nothing = array_fill(0, TileGrid::SIDE ** 2, 0);
         foreach ($areas as $name => $area) {
-            $deep = $paint($this->deep($layer->id, $before, $area), $area, (string) $name);
-            $shown[$name] = $deep->toBitmap();
-            $pixels = ByteRows::of($area, 4, 1, $shown[$name]->toBytes());
-            $rest = ByteRows::of($area, 1, 4, Bytes::planes($deep->rest($shown[$name])->pixels));
+            $painted = $paint($this->deep($layer->id, $before, $area), $area, (string) $name)->words;
             foreach (TileGrid::places($area) as $place) {
-                $there = isset($before[$place]) ? $this->opened->open($layer->id, $place, $before[$place]) : null;
-                $was = $there?->bytes;
-                $is = TilePacking::orNothing([
-                    'pixels' => self::rows($place, 4, 1, $was['pixels'] ?? null)->put($pixels)->toBytes(),
-                    'rest' => self::rows($place, 1, 4, $was['rest'] ?? null)->put($rest)->toBytes(),
-                ]);
-                if ($is === $was || ($is !== null && $was !== null && $is['pixels'] === $was['pixels'] && $is['rest'] === ($was['rest'] ?? str_repeat("\0", strlen($is['rest']))))) {
+                $was = isset($before[$place]) ? $this->opened->open($layer->id, $place, $before[$place]) : null;
+                $old = $was->words ?? $nothing;
+                $words = RowCopy::put($old, TileGrid::at($place), $painted, $area);
+                if ($words === $old) {
                     continue;
                 }
+                $is = $words === $nothing ? null : OpenTile::ofWords($words);
                 $kept[] = ['change_id' => $change->id, 'layer_id' => $layer->id, 'place' => $place, ...TilePacking::blobs(match (true) {
                     $was === null => null,
-                    $is === null => TilePacking::pack($was),
-                    default => TilePacking::packDifference(TilePacking::copyWith($was, $is)),
+                    $is === null => $was->packed,
+                    default => TilePacking::packDifference(TilePacking::copyWith($was->bytes, $is->bytes)),
                 })];
                 if ($is === null) {
                     $gone[] = $place;
                 } else {
-                    $packed = TilePacking::pack($is);
-                    $laid[] = ['layer_id' => $layer->id, 'place' => $place, ...TilePacking::blobs($packed)];
-                    $words = RowCopy::put($there->words ?? array_fill(0, TileGrid::SIDE ** 2, 0), TileGrid::at($place), $deep->words, $area);
-                    $this->opened->hold($layer->id, $place, new OpenTile($packed, $packed['rest'] === null ? [...$is, 'rest' => null] : $is, $words));
+                    $laid[] = ['layer_id' => $layer->id, 'place' => $place, ...TilePacking::blobs($is->packed)];
+                    $this->opened->hold($layer->id, $place, $is);
                 }
             }
         }
@@ -152,12 +144,9 @@ final class TileStore
         foreach (array_chunk($laid, 200) as $rows) {
             DB::table('tiles')->upsert($rows, ['layer_id', 'place'], ['pixels', 'rest']);
         }
-
         foreach (array_chunk($gone, 500) as $places) {
             DB::table('tiles')->where('layer_id', $layer->id)->whereIn('place', $places)->delete();
         }
-
-        return $shown;
     }
 
     /**

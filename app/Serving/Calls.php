@@ -43,18 +43,7 @@ final class Calls
      */
     public function next(float $wait): ?array
     {
-        $wait = $this->waiting === [] ? $wait : 0.0;
-        while (count($this->waiting) < self::MOST && ($call = @stream_socket_accept($this->door, $wait)) !== false) {
-            $wait = 0.0;
-            stream_set_chunk_size($call, self::PIECE);
-            stream_set_timeout($call, self::SILENCE);
-            $request = ScgiRequest::receive($call);
-            if ($request === null) {
-                fclose($call);
-            } else {
-                $this->waiting[] = [$call, $request, microtime(true)];
-            }
-        }
+        $this->letIn($this->waiting === [] ? $wait : 0.0);
 
         return $this->taken();
     }
@@ -69,12 +58,37 @@ final class Calls
         if ($this->waiting === []) {
             return null;
         }
-        $at = 0;
-        if (microtime(true) - $this->waiting[0][2] < self::PATIENCE) {
-            $at = array_find_key($this->waiting, fn (array $call): bool => str_ends_with($call[1]->getPathInfo(), self::FIRST)) ?? 0;
-        }
+        $at = microtime(true) - $this->waiting[0][2] < self::PATIENCE ? $this->firstPiece() ?? 0 : 0;
         [[$call, $request]] = array_splice($this->waiting, $at, 1);
 
         return [$call, $request];
+    }
+
+    /** Whether somebody waits for ink. */
+    public function hasPiece(): bool
+    {
+        $this->letIn(0.0);
+
+        return $this->firstPiece() !== null;
+    }
+
+    private function firstPiece(): ?int
+    {
+        return array_find_key($this->waiting, fn (array $call): bool => str_ends_with($call[1]->getPathInfo(), self::FIRST));
+    }
+
+    private function letIn(float $wait): void
+    {
+        while (count($this->waiting) < self::MOST && ($call = @stream_socket_accept($this->door, $wait)) !== false) {
+            $wait = 0.0;
+            stream_set_chunk_size($call, self::PIECE);
+            stream_set_timeout($call, self::SILENCE);
+            $request = ScgiRequest::receive($call);
+            if ($request === null) {
+                fclose($call);
+            } else {
+                $this->waiting[] = [$call, $request, microtime(true)];
+            }
+        }
     }
 }

@@ -41,6 +41,9 @@ final class Worker
     /** s without a call after which it goes on with what it has put off: a pen that is down calls more often. */
     private const LULL = 0.04;
 
+    /** Answers after which it looks whether somebody waits for what was put off, though pieces of strokes wait, too. */
+    private const OFTEN = 8;
+
     private bool $isTold = false;
 
     private function __construct(private readonly Application $app, private readonly Kernel $kernel, private readonly int $deadline, private readonly int $largest)
@@ -94,8 +97,11 @@ final class Worker
             $call = $calls->next($wait);
             if ($call !== null) {
                 $this->answer(...$call);
-                $this->goesOn($goOn, true);
                 $answered++;
+                // Another process may wait for what was put off, however many pieces come.
+                if ($answered % self::OFTEN === 0 || ! $calls->hasPiece()) {
+                    $this->goesOn($goOn, true);
+                }
                 $wait = self::LULL;
             } elseif ($this->goesOn($goOn)) {
                 $wait = 0.0;
