@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use App\Store\Scratch;
-use RuntimeException;
+use Symfony\Component\Process\Process as Command;
 
 /** Yarrowfog on a port and in folders of its own. */
 final class Application
@@ -53,7 +53,7 @@ final class Application
         if (self::$demo === null) {
             $folder = self::newFolder();
             self::library($folder);
-            self::artisan($folder, 'db:seed --force --class=AlmanacBrushes');
+            self::artisan($folder, 'db:seed', '--force', '--class=AlmanacBrushes');
             self::$demo = $folder;
             register_shutdown_function(fn () => Process::removeFolder($folder));
         }
@@ -64,7 +64,7 @@ final class Application
     private static function library(string $folder): void
     {
         touch("{$folder}/yarrowfog.sqlite");
-        self::artisan($folder, 'migrate --force');
+        self::artisan($folder, 'migrate', '--force');
     }
 
     public function start(): void
@@ -135,21 +135,14 @@ final class Application
     /** @return list<string> those of bin/flags.sh, as bin/start gives them */
     private static function flags(): array
     {
-        exec('bash -c '.escapeshellarg('source '.escapeshellarg(dirname(__DIR__, 2).'/bin/flags.sh').'; printf "%s\\n" "${PHP_FLAGS[@]}"'), $flags);
+        $flags = (new Command(['bash', '-c', 'source "$0"; printf "%s\\n" "${PHP_FLAGS[@]}"', dirname(__DIR__, 2).'/bin/flags.sh']))->mustRun()->getOutput();
 
-        return $flags;
+        return explode("\n", trim($flags));
     }
 
-    private static function artisan(string $folder, string $command): void
+    private static function artisan(string $folder, string ...$words): void
     {
-        $variables = '';
-        foreach (self::environment($folder) as $key => $value) {
-            $variables .= $key.'='.escapeshellarg($value).' ';
-        }
-        exec($variables.'php '.implode(' ', self::flags()).' artisan '.$command.' 2>&1', $output, $code);
-        if ($code !== 0) {
-            throw new RuntimeException(implode("\n", $output));
-        }
+        (new Command(['php', ...self::flags(), 'artisan', ...$words], dirname(__DIR__, 2), self::environment($folder), timeout: null))->mustRun();
     }
 
     /** @return array<string, string> */

@@ -6,12 +6,16 @@ namespace Tests\Browser;
 
 use Closure;
 use RuntimeException;
+use Symfony\Component\Process\Process as Command;
 
 /** A program that a test starts and ends, with all that it started itself. */
 final class Process
 {
-    /** @var resource|null null once it was ended */
-    private $process;
+    /** Null once it was ended. */
+    private ?Command $process;
+
+    /** Its group: that of all that it started. */
+    private readonly int $id;
 
     /**
      * @param  list<string>  $command
@@ -19,14 +23,9 @@ final class Process
      */
     public function __construct(array $command, array $environment = [], string $log = '/dev/null')
     {
-        $process = proc_open(
-            ['setsid', ...$command],
-            [['file', '/dev/null', 'r'], ['file', $log, 'a'], ['file', $log, 'a']],
-            $pipes,
-            dirname(__DIR__, 2),
-            [...getenv(), ...$environment],
-        );
-        $this->process = is_resource($process) ? $process : throw new RuntimeException("“{$command[0]}” does not start.");
+        $this->process = new Command(['setsid', 'bash', '-c', 'exec "$@" >>"$0" 2>&1 </dev/null', $log, ...$command], dirname(__DIR__, 2), [...getenv(), ...$environment], timeout: null);
+        $this->process->disableOutput()->start();
+        $this->id = $this->process->getPid() ?? throw new RuntimeException("“{$command[0]}” does not start.");
     }
 
     public function end(): void
@@ -34,13 +33,11 @@ final class Process
         if ($this->process === null) {
             return;
         }
-        $id = proc_get_status($this->process)['pid'];
-        posix_kill(-$id, SIGTERM);
-        proc_close($this->process);
-        $this->process = null;
+        posix_kill(-$this->id, SIGTERM);
+        $this->fetch($this->process);
         // What it started may take a moment longer, and must not answer for what comes after it.
         $until = microtime(true) + 10;
-        while (posix_kill(-$id, 0) && microtime(true) < $until) {
+        while (posix_kill(-$this->id, 0) && microtime(true) < $until) {
             usleep(5000);
         }
     }
@@ -51,25 +48,32 @@ final class Process
         if ($this->process === null) {
             return;
         }
-        $id = $this->group();
-        posix_kill(-$id, SIGKILL);
-        proc_close($this->process);
+        posix_kill(-$this->id, SIGKILL);
+        $this->fetch($this->process);
+        self::waitUntil('What was ended is still there.', fn (): bool => self::living($this->id) === []);
+    }
+
+    /** Waits until it has ended, so that its number is free. */
+    private function fetch(Command $process): void
+    {
+        while ($process->isRunning()) {
+            usleep(1000);
+        }
         $this->process = null;
-        self::waitUntil('What was ended is still there.', fn (): bool => self::living($id) === []);
     }
 
     /** Tells it something, and nothing that it started. */
     public function signal(int $signal): void
     {
         if ($this->process !== null) {
-            posix_kill(proc_get_status($this->process)['pid'], $signal);
+            posix_kill($this->id, $signal);
         }
     }
 
     /** Ends what it started whose command holds a word, without letting it know. */
     public function endWithin(string $word): void
     {
-        $group = $this->process === null ? 0 : proc_get_status($this->process)['pid'];
+        $group = $this->group();
         foreach ($group === 0 ? [] : (glob('/proc/[0-9]*', GLOB_ONLYDIR) ?: []) as $folder) {
             $id = (int) basename($folder);
             if (posix_getpgid($id) === $group && in_array($word, explode("\0", (string) @file_get_contents("{$folder}/cmdline")), true)) {
@@ -78,10 +82,10 @@ final class Process
         }
     }
 
-    /** Its group: that of all that it started. */
+    /** Its group; 0 once it was ended. */
     public function group(): int
     {
-        return $this->process === null ? 0 : proc_get_status($this->process)['pid'];
+        return $this->process === null ? 0 : $this->id;
     }
 
     /** Bytes of memory of all processes of a group, what they share counted once. */

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Pictures\PictureFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process as Command;
 use Tests\Browser\Process;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -145,9 +146,10 @@ final class CommandLineTest extends TestCase
     /** @return array{int, string} */
     private function yarrowfog(string $arguments): array
     {
-        exec('cd '.escapeshellarg($this->folder).' && '.escapeshellarg(dirname(__DIR__, 2).'/bin/yarrowfog')." {$arguments} 2>&1", $said, $code);
+        $process = Command::fromShellCommandline("\"\${:PROGRAM}\" {$arguments} 2>&1", $this->folder, timeout: null);
+        $code = $process->run(null, ['PROGRAM' => dirname(__DIR__, 2).'/bin/yarrowfog']);
 
-        return [$code, implode("\n", $said)];
+        return [$code, rtrim($process->getOutput(), "\n")];
     }
 
     private function json(string $name, mixed $value): void

@@ -10,6 +10,7 @@ use App\Pictures\PictureFile;
 use App\Pictures\SvgFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use Symfony\Component\Process\Process as Command;
 use Tests\Browser\Process;
 
 /** The sheet commands, in processes of their own, on a library in a folder. */
@@ -56,11 +57,10 @@ final class SheetCommandTest extends FeatureTestCase
     public function test_a_library_is_checked_and_cleaned(): void
     {
         $check = function (): array {
-            $process = proc_open(['php', 'bin/yarrowfog.php', 'library', 'check', '--library', $this->library], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes, dirname(__DIR__, 2));
-            self::assertIsResource($process);
-            $said = (string) stream_get_contents($pipes[1]);
+            $process = new Command(['php', 'bin/yarrowfog.php', 'library', 'check', '--library', $this->library], dirname(__DIR__, 2));
+            $status = $process->run();
 
-            return [json_decode($said, true), proc_close($process)];
+            return [json_decode($process->getOutput(), true), $status];
         };
         [$whole, $status] = $check();
         self::assertSame([0, [], [], [], []], [$status, $whole['missing'], $whole['damaged'], $whole['leftOver'], $whole['database']]);
@@ -117,9 +117,10 @@ final class SheetCommandTest extends FeatureTestCase
 
     private function sheet(string $arguments, int $code = 0): string
     {
-        exec('cd '.escapeshellarg(dirname(__DIR__, 2))." && bin/yarrowfog sheet {$arguments} --library ".escapeshellarg($this->library).' 2>&1', $lines, $status);
-        self::assertSame($code, $status, implode("\n", $lines));
+        $process = Command::fromShellCommandline("bin/yarrowfog sheet {$arguments} --library \"\${:LIBRARY}\" 2>&1", dirname(__DIR__, 2), timeout: null);
+        $status = $process->run(null, ['LIBRARY' => $this->library]);
+        self::assertSame($code, $status, $process->getOutput());
 
-        return implode("\n", $lines)."\n";
+        return rtrim($process->getOutput(), "\n")."\n";
     }
 }

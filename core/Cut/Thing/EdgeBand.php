@@ -99,13 +99,16 @@ final readonly class EdgeBand
             }
             $front[] = $i;
         }
+        $steps = [-$width, $width, -1, 1];
         while ($front !== []) {
             $next = [];
             foreach ($front as $i) {
                 $x = $i % $width;
-                foreach ([$i - $width, $i + $width, $x > 0 ? $i - 1 : $i, $x + 1 < $width ? $i + 1 : $i] as $j) {
-                    if ($j >= 0 && $j < $all && $values[$j] === "\1" && ! isset($nearest[$j])) {
-                        $nearest[$j] = $nearest[$i];
+                $from = $nearest[$i];
+                for ($k = 0; $k < 4; $k++) {
+                    $j = $i + $steps[$k];
+                    if (($k !== 2 || $x > 0) && ($k !== 3 || $x + 1 < $width) && $j >= 0 && $j < $all && $values[$j] === "\1" && ! isset($nearest[$j])) {
+                        $nearest[$j] = $from;
                         $next[] = $j;
                     }
                 }

@@ -30,6 +30,14 @@ final class Outline
     /** What a px of border costs where the picture has no edge, against one px of the wrong side by a factor of e. */
     private const BORDER = 5.0;
 
+    /** Columns from a px to its eight neighbours: first those of which each pair is met once. */
+    private const SIDEWAYS = [1, 0, 1, -1, -1, 0, -1, 1];
+
+    private const FORWARD = 4;
+
+    /** How long a border with each of them is. */
+    private const NEARNESS = [1.0, 1.0, M_SQRT1_2, M_SQRT1_2, 1.0, 1.0, M_SQRT1_2, M_SQRT1_2];
+
     /** From where on a px is so much likelier to be on the other side that it is asked for, too. */
     private const STRAY = 2.0;
 
@@ -89,7 +97,7 @@ final class Outline
         $node = array_fill(0, count($inside), -1);
         $pixels = [];
         $all = count($inside);
-        foreach ($near as $i => $steps) {
+        foreach (array_keys($near) as $i) {
             if ($i >= 0 && $i < $all) {
                 $node[$i] = count($pixels);
                 $pixels[] = $i;
@@ -99,6 +107,9 @@ final class Outline
         $ties = [];
         $last = count($graph->weights) - 1;
         $full = ThingFinder::PARTS * self::BORDER;
+        [$ls, $as, $bs] = [$picture->l, $picture->a, $picture->b];
+        $weights = $graph->weights;
+        $steps = [1, $width, $width + 1, $width - 1, -1, -$width, -$width - 1, 1 - $width];
         foreach ($pixels as $n => $i) {
             $x = $i % $width;
             $tie = match (true) {
@@ -106,19 +117,26 @@ final class Outline
                 $said[$i] === Marks::NOT_THIS || $picture->there[$i] === 0 => -ThingFinder::SAID,
                 default => (int) (ThingFinder::PARTS * ($rather[$colours[$i]] + $lean[$i])),
             };
-            foreach ([[1, 0, 1.0], [0, 1, 1.0], [1, 1, M_SQRT1_2], [-1, 1, M_SQRT1_2], [-1, 0, 0.0], [0, -1, 0.0], [-1, -1, 0.0], [1, -1, 0.0]] as [$dx, $dy, $weight]) {
-                $j = $i + $dy * $width + $dx;
-                if ($x + $dx < 0 || $x + $dx >= $width || ! isset($node[$j])) {
+            for ($k = 0; $k < 8; $k++) {
+                $column = $x + self::SIDEWAYS[$k];
+                $j = $i + $steps[$k];
+                if ($column < 0 || $column >= $width || $j < 0 || $j >= $all) {
                     continue;
                 }
-                if ($node[$j] >= 0) {
-                    if ($weight > 0.0) {
-                        $cut->connect($n, $node[$j], (int) ($full * $weight * $graph->weights[min($last, $picture->square($i, $j) >> 6)]));
-                    }
+                $other = $node[$j];
+                if ($other >= 0 && $k >= self::FORWARD) {
+                    continue;
+                }
+                $l = $ls[$i] - $ls[$j];
+                $a = $as[$i] - $as[$j];
+                $b = $bs[$i] - $bs[$j];
+                $square = $l * $l + $a * $a + $b * $b >> 6;
+                $there = (int) ($full * self::NEARNESS[$k] * $weights[$square > $last ? $last : $square]);
+                if ($other >= 0) {
+                    $cut->connect($n, $other, $there);
                 } else {
                     // Beyond the band all is decided.
-                    $there = $full * ($dx !== 0 && $dy !== 0 ? M_SQRT1_2 : 1.0) * $graph->weights[min($last, $picture->square($i, $j) >> 6)];
-                    $tie += $inside[$j] === 1 ? (int) $there : -(int) $there;
+                    $tie += $inside[$j] === 1 ? $there : -$there;
                 }
             }
             $ties[] = $tie;

@@ -30,7 +30,7 @@ final class PatchGraph
      * @param  list<array{int, int, float}>  $borders  both patches, and px of border that has no edge
      * @param  array<int, list<array{int, float}>>  $beside  of each patch: neighbours, and how far their colours are apart
      */
-    private function __construct(public readonly LabPicture $picture, public readonly Palette $palette, public readonly Superpixels $patches, public readonly array $weights, public readonly array $borders, public readonly array $beside)
+    private function __construct(public readonly LabPicture $picture, public readonly Palette $palette, public readonly Superpixels $patches, public readonly PatchColours $colours, public readonly array $weights, public readonly array $borders, public readonly array $beside)
     {
     }
 
@@ -61,7 +61,9 @@ final class PatchGraph
             $beside[$other][] = [$one, $apart];
         }
 
-        return new self($picture, Palette::of($picture), $patches, $weights, $borders, $beside);
+        $palette = Palette::of($picture);
+
+        return new self($picture, $palette, $patches, PatchColours::of($patches, $palette), $weights, $borders, $beside);
     }
 
     private static function small(Bitmap $in, int $side): Bitmap

@@ -92,10 +92,12 @@ final class SoftEdge
         $step = self::STEP / $this->band->scale;
         $height = $this->band->height;
         $alphas = $colours = $means = [];
+        $fronts = $backs = array_fill(0, count($shared), 0);
+        $toFronts = $toBacks = array_fill(0, count($shared), 0.0);
         foreach ($this->band->mixed as $i) {
             $x = $i % $width;
             $y = intdiv($i, $width);
-            $fronts = $backs = [];
+            $frontCount = $backCount = 0;
             $lastThing = $lastGround = -1;
             foreach ($shared as [$dx, $dy]) {
                 $u = $x + $dx;
@@ -108,19 +110,21 @@ final class SoftEdge
                 $thing = $kind === "\2" ? $j : ($kind === "\1" ? $things[$j] ?? -1 : -1);
                 if ($thing >= 0 && $thing !== $lastThing) {
                     $lastThing = $thing;
-                    $c = $means[$thing] ??= $this->band->mean($thing);
-                    $fronts[] = [$c, $c >> 24, $c >> 16 & 255, $c >> 8 & 255, $step * (abs($thing % $width - $x) + abs(intdiv($thing, $width) - $y))];
+                    $fronts[$frontCount] = $means[$thing] ??= $this->band->mean($thing);
+                    $toFronts[$frontCount] = $step * (abs($thing % $width - $x) + abs(intdiv($thing, $width) - $y));
+                    $frontCount++;
                 }
                 $ground = $kind === "\0" ? $j : ($kind === "\1" ? $rest[$j] ?? -1 : -1);
                 if ($ground >= 0 && $ground !== $lastGround) {
                     $lastGround = $ground;
-                    $c = $means[$ground] ??= $this->band->mean($ground);
-                    $backs[] = [$c, $c >> 24, $c >> 16 & 255, $c >> 8 & 255, $step * (abs($ground % $width - $x) + abs(intdiv($ground, $width) - $y))];
+                    $backs[$backCount] = $means[$ground] ??= $this->band->mean($ground);
+                    $toBacks[$backCount] = $step * (abs($ground % $width - $x) + abs(intdiv($ground, $width) - $y));
+                    $backCount++;
                 }
             }
             $p = $pixels[$i];
-            if ($fronts === [] || $backs === []) {
-                $alphas[] = $fronts === [] ? 0 : 255;
+            if ($frontCount === 0 || $backCount === 0) {
+                $alphas[] = $frontCount === 0 ? 0 : 255;
                 $colours[] = $p;
 
                 continue;
@@ -132,8 +136,16 @@ final class SoftEdge
             $alpha = 0.5;
             $apart = 0.0;
             $front = $back = $p;
-            foreach ($fronts as [$c, $fr, $fg, $fb, $toFront]) {
-                foreach ($backs as [$d, $br, $bg, $bb, $toBack]) {
+            for ($f = 0; $f < $frontCount; $f++) {
+                $c = $fronts[$f];
+                $fr = $c >> 24;
+                $fg = $c >> 16 & 255;
+                $fb = $c >> 8 & 255;
+                for ($k = 0; $k < $backCount; $k++) {
+                    $d = $backs[$k];
+                    $br = $d >> 24;
+                    $bg = $d >> 16 & 255;
+                    $bb = $d >> 8 & 255;
                     $dr = $fr - $br;
                     $dg = $fg - $bg;
                     $db = $fb - $bb;
@@ -143,7 +155,7 @@ final class SoftEdge
                     $er = $r - $br - $at * $dr;
                     $eg = $g - $bg - $at * $dg;
                     $eb = $b - $bb - $at * $db;
-                    $cost = $er * $er + $eg * $eg + $eb * $eb + $toFront + $toBack;
+                    $cost = $er * $er + $eg * $eg + $eb * $eb + $toFronts[$f] + $toBacks[$k];
                     if ($cost < $best) {
                         $best = $cost;
                         $alpha = $at;
@@ -154,7 +166,7 @@ final class SoftEdge
                 }
             }
             // The farther apart both colours are, the less each varies, and the better they explain the pixel, the more they say.
-            $sure = $apart / ($apart + self::ALIKE + 2.0 * $best + self::VARIED * (self::spread($fronts) + self::spread($backs)));
+            $sure = $apart / ($apart + self::ALIKE + 2.0 * $best + self::VARIED * (self::spread($fronts, $frontCount) + self::spread($backs, $backCount)));
             $alpha = $sure * $alpha + (1 - $sure) * $this->band->outline($x, $y);
             $alphas[] = (int) (255 * $alpha + 0.5);
             $colours[] = self::unmixed($p, $front, $back, $alpha);
@@ -166,13 +178,16 @@ final class SoftEdge
     /**
      * Mean squared difference of some samples from their mean.
      *
-     * @param  list<array{int, int, int, int, float}>  $samples
+     * @param  array<int, int>  $samples  0xRRGGBBAA
+     * @param  int  $n  how many of them count
      */
-    private static function spread(array $samples): float
+    private static function spread(array $samples, int $n): float
     {
-        $n = count($samples);
         $r = $g = $b = $all = 0;
-        foreach ($samples as [, $red, $green, $blue]) {
+        for ($k = 0; $k < $n; $k++) {
+            $red = $samples[$k] >> 24;
+            $green = $samples[$k] >> 16 & 255;
+            $blue = $samples[$k] >> 8 & 255;
             $r += $red;
             $g += $green;
             $b += $blue;

@@ -137,17 +137,7 @@ final class ThingFinder
      */
     private function colours(array $patches): array
     {
-        $in = array_fill(0, $this->graph->patches->count, 0.0);
-        foreach ($patches as $k) {
-            $in[$k] = 1.0;
-        }
-        $count = $this->graph->palette->none();
-        $colours = $this->graph->palette->colours;
-        foreach ($this->graph->patches->patches as $i => $k) {
-            $count[$colours[$i]] += $in[$k];
-        }
-
-        return $count;
+        return $this->graph->colours->count($patches, $this->graph->palette->none());
     }
 
     /** @return list<int> what is *not this* to begin with: what was said so, or what lies along the edges of the picture */
@@ -178,7 +168,7 @@ final class ThingFinder
             return [...$said, ...$free];
         }
         $palette = $this->graph->palette;
-        $sums = $this->sums(ColourModel::of($palette, $this->colours($ground))->all($palette));
+        $sums = $this->graph->colours->sums(ColourModel::of($palette, $this->colours($ground))->all($palette));
         $likely = [];
         $size = 0;
         foreach ($free as $k) {
@@ -238,21 +228,6 @@ final class ThingFinder
     }
 
     /**
-     * @param  array<int, float>  $values  of each colour
-     * @return array<int, float> summed over the pixels of each patch
-     */
-    private function sums(array $values): array
-    {
-        $sums = array_fill(0, $this->graph->patches->count, 0.0);
-        $colours = $this->graph->palette->colours;
-        foreach ($this->graph->patches->patches as $i => $k) {
-            $sums[$k] += $values[$colours[$i]];
-        }
-
-        return $sums;
-    }
-
-    /**
      * @param  array<int, float>  $rather  of each colour
      * @param  array<int, float>  $lean  of each patch
      * @return array<int, int>
@@ -265,7 +240,7 @@ final class ThingFinder
             $cut->connect($one, $other, (int) (self::PARTS * self::BORDER * $length));
         }
         $ties = [];
-        foreach ($this->sums($rather) as $k => $sum) {
+        foreach ($this->graph->colours->sums($rather) as $k => $sum) {
             $ties[] = match ($this->said[$k]) {
                 Marks::THIS => self::SAID,
                 Marks::NOT_THIS => -self::SAID,
