@@ -18,8 +18,10 @@ final class Calls
     /** s after which a call is the next, whatever came since. */
     private const PATIENCE = 2.0;
 
-    /** Calls that are let in; more wait outside. */
+    /** Calls that are let in, and bytes of what they brought: more wait outside, where they take no memory of this process. */
     private const MOST = 64;
+
+    private const MOST_BYTES = 8 << 20;
 
     /** s without a byte after which a web server is taken to be gone. */
     private const SILENCE = 10;
@@ -31,7 +33,7 @@ final class Calls
     private array $waiting = [];
 
     /** @param  resource  $door */
-    public function __construct(private $door)
+    public function __construct(private $door, private readonly int $mostBytes = self::MOST_BYTES)
     {
     }
 
@@ -79,7 +81,8 @@ final class Calls
 
     private function letIn(float $wait): void
     {
-        while (count($this->waiting) < self::MOST && ($call = @stream_socket_accept($this->door, $wait)) !== false) {
+        $bytes = array_sum(array_map(fn (array $call): int => strlen($call[1]->getContent()), $this->waiting));
+        while (count($this->waiting) < self::MOST && $bytes < $this->mostBytes && ($call = @stream_socket_accept($this->door, $wait)) !== false) {
             $wait = 0.0;
             stream_set_chunk_size($call, self::PIECE);
             stream_set_timeout($call, self::SILENCE);
@@ -88,6 +91,7 @@ final class Calls
                 fclose($call);
             } else {
                 $this->waiting[] = [$call, $request, microtime(true)];
+                $bytes += strlen($request->getContent());
             }
         }
     }

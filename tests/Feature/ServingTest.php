@@ -6,9 +6,11 @@ namespace Tests\Feature;
 
 use App\Models\Sheet;
 use App\Models\Stroke;
+use App\Serving\Calls;
 use App\Serving\Configuration;
 use App\Serving\ScgiRequest;
 use App\Serving\Supervisor;
+use App\Serving\Worker;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Routing\Route as Routed;
 use Illuminate\Support\Facades\DB;
@@ -161,6 +163,25 @@ final class ServingTest extends FeatureTestCase
         sort($inOrder);
         self::assertSame($inOrder, $ended);
         $worker->end();
+    }
+
+    /** However much is sent at once, it is not all held in memory. */
+    public function test_no_more_is_let_in_than_there_is_room_for(): void
+    {
+        $door = Worker::listen("{$this->folder}/door.sock");
+        $outside = array_map(function (int $n) {
+            $call = stream_socket_client("unix://{$this->folder}/door.sock") ?: self::fail();
+            fwrite($call, ScgiClient::request("/ask/{$n}", str_repeat('x', 600)));
+
+            return $call;
+        }, [1, 2, 3]);
+        $calls = new Calls($door, mostBytes: 1000);
+        $path = fn (?array $call): ?string => $call === null ? null : $call[1]->getPathInfo();
+        self::assertSame('/ask/1', $path($calls->next(1.0)));
+        // The third is still outside: somebody else finds it there.
+        self::assertSame('/ask/3', ScgiRequest::receive(stream_socket_accept($door, 1.0) ?: self::fail())?->getPathInfo());
+        self::assertSame(['/ask/2', null], [$path($calls->taken()), $path($calls->next(0.0))]);
+        array_map(fclose(...), $outside);
     }
 
     public function test_a_worker_that_is_told_to_end_answers_what_it_is_at_first(): void
