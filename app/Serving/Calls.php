@@ -8,14 +8,14 @@ use Illuminate\Http\Request;
 
 /**
  * Calls at the door of a worker, and which of them is answered next: pieces of strokes before all else, since their ink is waited for under
- * the pen. What else came waits for them, but not for long.
+ * the pen. What else came waits for them, but not for long: from then on it and they are answered in turns.
  */
 final class Calls
 {
     /** How the path of a piece ends. */
     private const FIRST = '/pen/pieces';
 
-    /** s after which a call is the next, whatever came since. */
+    /** s after which a call is no more put behind what came since. */
     private const PATIENCE = 2.0;
 
     /** Calls that are let in, and bytes of what they brought: more wait outside, where they take no memory of this process. */
@@ -32,8 +32,13 @@ final class Calls
     /** @var list<array{resource, Request, float}> the oldest first, each with when it came */
     private array $waiting = [];
 
-    /** @param  resource  $door */
-    public function __construct(private $door, private readonly int $mostBytes = self::MOST_BYTES)
+    private bool $wasPiece = true;
+
+    /**
+     * @param  resource  $door
+     * @param  float  $patience  s
+     */
+    public function __construct(private $door, private readonly int $mostBytes = self::MOST_BYTES, private readonly float $patience = self::PATIENCE)
     {
     }
 
@@ -60,7 +65,10 @@ final class Calls
         if ($this->waiting === []) {
             return null;
         }
-        $at = microtime(true) - $this->waiting[0][2] < self::PATIENCE ? $this->firstPiece() ?? 0 : 0;
+        $piece = $this->firstPiece();
+        $isOldestDue = $this->wasPiece && microtime(true) - $this->waiting[0][2] >= $this->patience;
+        $at = $isOldestDue ? 0 : $piece ?? 0;
+        $this->wasPiece = $at === $piece;
         [[$call, $request]] = array_splice($this->waiting, $at, 1);
 
         return [$call, $request];

@@ -184,6 +184,30 @@ final class ServingTest extends FeatureTestCase
         array_map(fclose(...), $outside);
     }
 
+    /** Where a worker is asked for more than it can do neither pieces nor what has waited long is left out. */
+    public function test_what_has_waited_long_and_pieces_are_answered_in_turns(): void
+    {
+        $door = Worker::listen("{$this->folder}/door.sock");
+        $order = function (float $patience) use ($door): array {
+            $outside = array_map(function (string $path) {
+                $call = stream_socket_client("unix://{$this->folder}/door.sock") ?: self::fail();
+                fwrite($call, ScgiClient::request($path, ''));
+
+                return $call;
+            }, ['/ask/1', '/ask/2', '/1/pen/pieces', '/ask/3', '/2/pen/pieces']);
+            $calls = new Calls($door, patience: $patience);
+            $order = [$calls->next(1.0)[1]?->getPathInfo()];
+            while (($call = $calls->taken()) !== null) {
+                $order[] = $call[1]->getPathInfo();
+            }
+            array_map(fclose(...), $outside);
+
+            return $order;
+        };
+        self::assertSame(['/1/pen/pieces', '/2/pen/pieces', '/ask/1', '/ask/2', '/ask/3'], $order(60.0));
+        self::assertSame(['/ask/1', '/1/pen/pieces', '/ask/2', '/2/pen/pieces', '/ask/3'], $order(0.0));
+    }
+
     public function test_a_worker_that_is_told_to_end_answers_what_it_is_at_first(): void
     {
         $socket = "{$this->folder}/worker.sock";
