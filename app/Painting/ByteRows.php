@@ -12,22 +12,21 @@ final class ByteRows
     /**
      * @param  Rect  $area  on the sheet
      * @param  int  $size  bytes a pixel
-     * @param  int  $planes  of that many bytes each, one after another
-     * @param  array<int, string>  $rows  of all planes
+     * @param  array<int, string>  $rows
      */
-    private function __construct(private readonly Rect $area, private readonly int $size, private readonly int $planes, private array $rows)
+    private function __construct(private readonly Rect $area, private readonly int $size, private array $rows)
     {
     }
 
-    public static function empty(Rect $area, int $size, int $planes = 1): self
+    public static function empty(Rect $area, int $size): self
     {
-        return new self($area, $size, $planes, array_fill(0, $planes * $area->height, str_repeat("\0", $size * $area->width)));
+        return new self($area, $size, array_fill(0, $area->height, str_repeat("\0", $size * $area->width)));
     }
 
     /** @param  string  $bytes  as `toBytes` gives them */
-    public static function of(Rect $area, int $size, int $planes, string $bytes): self
+    public static function of(Rect $area, int $size, string $bytes): self
     {
-        return new self($area, $size, $planes, str_split($bytes, max(1, $size * $area->width)));
+        return new self($area, $size, str_split($bytes, max(1, $size * $area->width)));
     }
 
     /** Takes over what another one holds of the same place; both have pixels of the same kind. */
@@ -38,13 +37,10 @@ final class ByteRows
         $to = $this->size * ($part->x - $this->area->x);
         $from = $this->size * ($part->x - $other->area->x);
         $length = $this->size * $part->width;
-        for ($plane = 0; $plane < $this->planes; $plane++) {
-            $above = $plane * $this->area->height - $this->area->y;
-            $aboveOther = $plane * $other->area->height - $other->area->y;
-            for ($y = $part->y; $y < $part->bottom(); $y++) {
-                $bytes = substr($other->rows[$aboveOther + $y], $from, $length);
-                $this->rows[$above + $y] = $isWide ? $bytes : substr_replace($this->rows[$above + $y], $bytes, $to, $length);
-            }
+        for ($y = $part->y; $y < $part->bottom(); $y++) {
+            $bytes = substr($other->rows[$y - $other->area->y], $from, $length);
+            $row = $y - $this->area->y;
+            $this->rows[$row] = $isWide ? $bytes : substr_replace($this->rows[$row], $bytes, $to, $length);
         }
 
         return $this;

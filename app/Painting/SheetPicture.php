@@ -97,12 +97,12 @@ final readonly class SheetPicture
         $rgba = '';
         for ($row = intdiv($area->y, $side); $row * $side < $area->bottom(); $row++) {
             $band = (new Rect($area->x, $row * $side, $area->width, $side))->intersect($area);
-            $rows = ByteRows::of($band, $size, 1, str_repeat($empty, $band->area()));
+            $rows = ByteRows::of($band, $size, str_repeat($empty, $band->area()));
             for ($column = intdiv($area->x, $side); $column * $side < $area->right(); $column++) {
                 $key = StrokeBuffer::key($column, $row);
                 $tile = isset($painted[$key]) ? $pixels->tile($key) : null;
                 if ($tile !== null) {
-                    $rows->put(ByteRows::of(StrokeBuffer::area($key), $size, 1, $bytes(new DeepBitmap($side, $side, $tile))));
+                    $rows->put(ByteRows::of(StrokeBuffer::area($key), $size, $bytes(new DeepBitmap($side, $side, $tile))));
                 }
             }
             $rgba .= $rows->toBytes();

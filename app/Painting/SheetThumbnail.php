@@ -53,7 +53,7 @@ final readonly class SheetThumbnail
         foreach (StrokeBuffer::keysUnder($small) as $key) {
             $tile = $stack->tile($key);
             if ($tile !== null) {
-                $rows->put(ByteRows::of(StrokeBuffer::area($key), 4, 1, (new DeepBitmap(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $tile))->toBitmap()->toBytes()));
+                $rows->put(ByteRows::of(StrokeBuffer::area($key), 4, (new DeepBitmap(StrokeBuffer::SIDE, StrokeBuffer::SIDE, $tile))->toBitmap()->toBytes()));
             }
         }
 

@@ -34,9 +34,7 @@ final class TileStore
     /** The pixels of a layer inside an area, as they are shown. */
     public function area(Layer $layer, Rect $area): Bitmap
     {
-        $this->unlaid->settleLayer($layer->id, StrokeBuffer::keysUnder($area));
-
-        return self::show(self::open($this->tiles($layer->id, TileGrid::places($area), withRest: false), $area), $area);
+        return Bitmap::fromBytes($area->width, $area->height, $this->bytes($layer->id, ['all' => $area])['all']);
     }
 
     /**
@@ -50,7 +48,7 @@ final class TileStore
         $this->settle($layer, $areas);
         $tiles = $this->tiles($layer, TileGrid::placesOf($areas), withRest: false);
 
-        return array_map(fn (Rect $area): string => self::rowsOf(self::open($tiles, $area), $area)->toBytes(), $areas);
+        return array_map(fn (Rect $area): string => self::shown($tiles, $area), $areas);
     }
 
     /**
@@ -67,13 +65,9 @@ final class TileStore
         foreach ($areas as $area) {
             foreach (TileGrid::places($area) as $place) {
                 $there = TileGrid::at($place)->intersect($area);
-                $tile = isset($tiles[$place]) ? TilePacking::unpack($tiles[$place]) : null;
-                if ($tile !== null || $withEmpty) {
-                    yield [$there, match (true) {
-                        $tile === null => str_repeat("\0", 4 * $there->area()),
-                        $there->area() === TileGrid::SIDE ** 2 => $tile['pixels'],
-                        default => self::rowsOf([$place => $tile], $there)->toBytes(),
-                    }];
+                if (isset($tiles[$place]) || $withEmpty) {
+                    $isWhole = isset($tiles[$place]) && $there->area() === TileGrid::SIDE ** 2;
+                    yield [$there, $isWhole ? TilePacking::unpack($tiles[$place])['pixels'] : self::shown($tiles, $there)];
                 }
             }
         }
@@ -229,42 +223,20 @@ final class TileStore
         return is_string($row->pixels) ? ['pixels' => $row->pixels, 'rest' => is_string($row->rest) ? $row->rest : null] : null;
     }
 
-    private static function rows(string $place, int $size, int $planes, ?string $bytes): ByteRows
-    {
-        return $bytes === null ? ByteRows::empty(TileGrid::at($place), $size, $planes) : ByteRows::of(TileGrid::at($place), $size, $planes, $bytes);
-    }
-
     /**
      * @param  array<string, array{pixels: string, rest: string|null}>  $tiles  packed
-     * @return array<string, array{pixels: string, rest: string|null}> unpacked, those that the area touches
+     * @return string RGBA row by row
      */
-    private static function open(array $tiles, Rect $area): array
+    private static function shown(array $tiles, Rect $area): string
     {
-        $opened = [];
+        $rows = ByteRows::empty($area, 4);
         foreach (TileGrid::places($area) as $place) {
             if (isset($tiles[$place])) {
-                $opened[$place] = TilePacking::unpack($tiles[$place]);
+                $rows->put(ByteRows::of(TileGrid::at($place), 4, TilePacking::unpack($tiles[$place])['pixels']));
             }
         }
 
-        return $opened;
-    }
-
-    /** @param  array<string, array{pixels: string, rest: string|null}>  $opened  of the area */
-    private static function show(array $opened, Rect $area): Bitmap
-    {
-        return Bitmap::fromBytes($area->width, $area->height, self::rowsOf($opened, $area)->toBytes());
-    }
-
-    /** @param  array<string, array{pixels: string, rest: string|null}>  $opened  of the area */
-    private static function rowsOf(array $opened, Rect $area): ByteRows
-    {
-        $rows = ByteRows::empty($area, 4);
-        foreach ($opened as $place => $tile) {
-            $rows->put(self::rows($place, 4, 1, $tile['pixels']));
-        }
-
-        return $rows;
+        return $rows->toBytes();
     }
 
     /** @param  array<string, array{pixels: string, rest: string|null}>  $tiles  packed */

@@ -27,7 +27,7 @@ final class Calls
     private const SILENCE = 10;
 
     /** Bytes that one call of the system moves. */
-    public const PIECE = 1 << 20;
+    private const PIECE = 1 << 20;
 
     /** @var list<array{resource, Request, float}> the oldest first, each with when it came */
     private array $waiting = [];
