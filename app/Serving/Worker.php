@@ -10,6 +10,7 @@ use Closure;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Foundation\Application;
 use Illuminate\Http\Request;
+use Illuminate\Support\Str;
 use RuntimeException;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -44,6 +45,9 @@ final class Worker
     /** Answers after which it looks whether somebody waits for what was put off, though pieces of strokes wait, too. */
     private const OFTEN = 8;
 
+    /** What a socket is called beside its name until somebody listens there: who finds the name is never refused. */
+    private const BEFORE = '.new';
+
     private bool $isTold = false;
 
     private function __construct(private readonly Application $app, private readonly Kernel $kernel, private readonly int $deadline, private readonly int $largest)
@@ -73,9 +77,14 @@ final class Worker
      */
     public static function listen(string $socket)
     {
-        @unlink($socket);
+        $before = $socket.self::BEFORE;
+        @unlink($before);
+        $door = @stream_socket_server("unix://{$before}", $code, $message);
+        if ($door === false || ! @rename($before, $socket)) {
+            throw new RuntimeException("No worker can stand at {$socket}: {$message}");
+        }
 
-        return @stream_socket_server("unix://{$socket}", $code, $message) ?: throw new RuntimeException("No worker can stand at {$socket}: {$message}");
+        return $door;
     }
 
     /**
@@ -116,7 +125,7 @@ final class Worker
             $this->answer(...$call);
         }
         while ($this->goesOn($goOn));
-        @unlink((string) stream_socket_get_name($door, false));
+        @unlink(Str::beforeLast((string) stream_socket_get_name($door, false), self::BEFORE));
     }
 
     /** @param  Closure(bool): bool  $goOn */

@@ -165,6 +165,30 @@ final class ServingTest extends FeatureTestCase
         $worker->end();
     }
 
+    /** A web server calls as soon as there is a name to call: a worker that is being set up, or set up anew, must refuse nobody. */
+    public function test_where_a_worker_has_a_name_somebody_listens(): void
+    {
+        $socket = "{$this->folder}/door.sock";
+        $script = "{$this->folder}/doors.php";
+        file_put_contents($script, '<?php require '.var_export(base_path('vendor/autoload.php'), true).'; touch($argv[1]);
+            for ($doors = []; is_file($argv[1]); $doors = array_slice($doors, -20)) {
+                $doors[] = App\\Serving\\Worker::listen($argv[2]);
+                foreach ($doors as $door) while (@stream_socket_accept($door, 0.0));
+            }');
+        $doors = new Process(['php', $script, "{$this->folder}/goes-on", $socket]);
+        try {
+            $this->waitUntil(fn (): bool => is_file("{$this->folder}/goes-on") && file_exists($socket));
+            for ($refused = $called = 0; $called < 2000; $called++) {
+                // Who calls faster than it is answered is told to come again, which is no refusal.
+                $refused += @stream_socket_client("unix://{$socket}", $code) === false && $code !== PCNTL_EAGAIN ? 1 : 0;
+            }
+            unlink("{$this->folder}/goes-on");
+            self::assertSame(0, $refused);
+        } finally {
+            $doors->end();
+        }
+    }
+
     /** However much is sent at once, it is not all held in memory. */
     public function test_no_more_is_let_in_than_there_is_room_for(): void
     {
