@@ -44,6 +44,27 @@ final readonly class Runs
     }
 
     /**
+     * Where the cells of a picture, a character each, are like one.
+     *
+     * @param  string  $cells  row by row
+     */
+    public static function like(string $cells, string $cell, int $width): self
+    {
+        $starts = $ends = [];
+        $all = strlen($cells);
+        for ($row = 0; $row < $all; $row += $width) {
+            $end = $row + $width;
+            for ($i = $row + strcspn($cells, $cell, $row, $width); $i < $end; $i += strcspn($cells, $cell, $i, $end - $i)) {
+                $starts[] = $i;
+                $i += strspn($cells, $cell, $i, $end - $i);
+                $ends[] = $i;
+            }
+        }
+
+        return new self($width, intdiv($all, max(1, $width)), $starts, $ends);
+    }
+
+    /**
      * How many runs begin before each row, and in all.
      *
      * @return array<int, int> height + 1 numbers

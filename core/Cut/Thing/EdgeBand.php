@@ -40,10 +40,7 @@ final readonly class EdgeBand
     /** Every pixel has the value of the small one in which its middle lies; runs of one value are written at once. */
     private static function enlarge(Trimap $map, int $width, int $height): string
     {
-        $small = '';
-        foreach (array_chunk($map->values, max(1, $map->width)) as $row) {
-            $small .= pack('C*', ...$row);
-        }
+        $small = strtr(implode('', $map->values), '012', "\0\1\2");
         // How many columns lie before each one of the small picture.
         $before = array_fill(0, $map->width + 1, 0);
         for ($x = 0; $x < $width; $x++) {
@@ -142,20 +139,42 @@ final readonly class EdgeBand
         return intdiv($r, $n) << 24 | intdiv($g, $n) << 16 | intdiv($b, $n) << 8 | 255;
     }
 
-    /** Part of a pixel that is likely the thing, whatever samples say, between the pixels of the small picture. */
-    public function outline(int $x, int $y): float
+    /** @return list<float> of each pixel of the band, the part that is likely the thing, whatever samples say, between the pixels of the small picture */
+    public function outline(): array
     {
         $map = $this->map;
-        $u = max(0.0, min($map->width - 1.0, ($x + 0.5) * $map->width / $this->width - 0.5));
-        $v = max(0.0, min($map->height - 1.0, ($y + 0.5) * $map->height / $this->height - 0.5));
-        $column = (int) $u;
-        $row = (int) $v;
-        $fu = $u - $column;
-        $fv = $v - $row;
-        $i = $row * $map->width + $column;
-        $right = $column + 1 < $map->width ? 1 : 0;
-        $down = $row + 1 < $map->height ? $map->width : 0;
+        $part = $map->part;
+        [$columns, $rights, $across] = self::between($this->width, $map->width);
+        [$rows, $belows, $down] = self::between($this->height, $map->height);
+        $outline = [];
+        foreach ($this->mixed as $i) {
+            $x = $i % $this->width;
+            $y = intdiv($i, $this->width);
+            $fu = $across[$x];
+            $fv = $down[$y];
+            $row = $rows[$y] * $map->width;
+            $below = $belows[$y] * $map->width;
+            $outline[] = (1 - $fv) * ((1 - $fu) * $part[$row + $columns[$x]] + $fu * $part[$row + $rights[$x]]) + $fv * ((1 - $fu) * $part[$below + $columns[$x]] + $fu * $part[$below + $rights[$x]]);
+        }
 
-        return (1 - $fv) * ((1 - $fu) * $map->part[$i] + $fu * $map->part[$i + $right]) + $fv * ((1 - $fu) * $map->part[$i + $down] + $fu * $map->part[$i + $down + $right]);
+        return $outline;
+    }
+
+    /**
+     * Where each pixel along a side lies between those of the small picture.
+     *
+     * @return array{list<int>, list<int>, list<float>} the one before, the one behind, and how far it is from one to the other, 0–1
+     */
+    private static function between(int $length, int $small): array
+    {
+        $before = $behind = $far = [];
+        for ($x = 0; $x < $length; $x++) {
+            $at = max(0.0, min($small - 1.0, ($x + 0.5) * $small / $length - 0.5));
+            $before[] = (int) $at;
+            $behind[] = min($small - 1, (int) $at + 1);
+            $far[] = $at - (int) $at;
+        }
+
+        return [$before, $behind, $far];
     }
 }

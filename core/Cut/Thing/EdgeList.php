@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Thing;
 
-/** Edges of a graph as they are told, and as arcs node by node. */
+/** Edges of a graph as they are told. */
 final class EdgeList
 {
     /** @var array<int, int> */
@@ -26,12 +26,8 @@ final class EdgeList
         }
     }
 
-    /**
-     * Each edge as two arcs, there and back, sorted by the node they leave.
-     *
-     * @return array{array<int, int>, array<int, int>, array<int, int>, array<int, int>} where the arcs of each node begin; of each arc its end, the same arc the other way, and its weight
-     */
-    public function arcs(int $nodes): array
+    /** Each edge as two arcs, there and back. */
+    public function arcs(int $nodes): Arcs
     {
         $count = array_fill(0, $nodes + 1, 0);
         foreach ($this->from as $k => $one) {
@@ -57,6 +53,6 @@ final class EdgeList
             $weight[$in] = $this->weights[$k];
         }
 
-        return [$first, $head, $back, $weight];
+        return new Arcs($first, $head, $back, $weight);
     }
 }

@@ -13,7 +13,7 @@ namespace Yarrowfog\Core\Cut\Thing;
 final readonly class EdgeSoftness
 {
     /** px on both sides of the outline in which its edge is looked for. */
-    private const NEAR = 2;
+    public const NEAR = 2;
 
     /** Part of the slopes there that are the edge: the steepest. */
     private const STEEPEST = 0.3;
@@ -25,21 +25,25 @@ final readonly class EdgeSoftness
     public const MOST = 9.0;
 
     /**
-     * @param  array<int, int>  $inside  1 for each pixel of the thing
+     * @param  Ring  $ring  around the thing, NEAR or wider
      * @return float|null σ in px, with what pixels themselves are soft by; null where there is no outline
      */
-    public static function along(LabPicture $picture, array $inside): ?float
+    public static function along(LabPicture $picture, Ring $ring): ?float
     {
         $width = $picture->width;
+        $channels = [$picture->l, $picture->a, $picture->b];
         $slopes = $ratios = [];
-        foreach (Ring::around($inside, $width, $picture->height, self::NEAR, self::NEAR) as $i => $steps) {
+        foreach ($ring->pixels as $i) {
+            if ($ring->steps[$i] > self::NEAR) {
+                break;
+            }
             $x = $i % $width;
             $y = intdiv($i, $width);
             if ($x < 2 || $y < 2 || $x >= $width - 2 || $y >= $picture->height - 2) {
                 continue;
             }
             $before = $after = 0;
-            foreach ([$picture->l, $picture->a, $picture->b] as $values) {
+            foreach ($channels as $values) {
                 $across = $values[$i + 1] - $values[$i - 1];
                 $down = $values[$i + $width] - $values[$i - $width];
                 $before += $across * $across + $down * $down;

@@ -48,7 +48,21 @@ final readonly class Marks
     /** @return array<int, int> FREE, THIS or NOT_THIS, row by row */
     public function on(int $width, int $height): array
     {
-        return $this->over($this->around($width, $height), $width, $height);
+        return self::over($this->around($width, $height), $this->drawn($width, $height));
+    }
+
+    /**
+     * @param  array<int, int>  $said  of each pixel
+     * @param  array<int, int>  $drawn  by pixel, what is said of some of them instead
+     * @return array<int, int>
+     */
+    public static function over(array $said, array $drawn): array
+    {
+        foreach ($drawn as $i => $what) {
+            $said[$i] = $what;
+        }
+
+        return $said;
     }
 
     /** @return array<int, int> what the area alone says: NOT_THIS outside of it */
@@ -71,17 +85,15 @@ final readonly class Marks
         return $said;
     }
 
-    /**
-     * @param  array<int, int>  $said  over which the strokes go
-     * @return array<int, int>
-     */
-    public function over(array $said, int $width, int $height): array
+    /** @return array<int, int> what the strokes say, by pixel, of those over which they went */
+    public function drawn(int $width, int $height): array
     {
+        $drawn = [];
         foreach ($this->strokes as $stroke) {
-            $said = self::draw($said, $width, $height, $stroke);
+            $drawn = self::draw($drawn, $width, $height, $stroke);
         }
 
-        return $said;
+        return $drawn;
     }
 
     /**

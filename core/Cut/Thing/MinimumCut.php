@@ -12,6 +12,7 @@ namespace Yarrowfog\Core\Cut\Thing;
  */
 final class MinimumCut
 {
+    /** Instead of the arc to a parent. */
     private const NOBODY = -1;
 
     private const SIDE = -2;
@@ -20,262 +21,186 @@ final class MinimumCut
 
     private const FAR = 1 << 30;
 
-    /** @var array<int, int> where the arcs of each node begin */
-    private array $first = [];
-
-    /** @var array<int, int> node at the end of each arc */
-    private array $head = [];
-
-    /** @var array<int, int> the same arc the other way */
-    private array $back = [];
-
-    /** @var array<int, int> what still fits through each arc */
-    private array $room = [];
-
-    /** @var array<int, int> 0 in no tree, 1 in that of *this*, 2 in the other */
-    private array $tree = [];
-
-    /** @var array<int, int> arc to the parent, or SIDE, ORPHAN, NOBODY */
-    private array $parent = [];
-
-    /** @var array<int, int> when the distance was found out */
-    private array $time = [];
-
-    /** @var array<int, int> arcs up to the side */
-    private array $distance = [];
-
-    /** @var array<int, int> what still fits from the side, below 0 to the other side */
-    private array $tie = [];
-
-    /** @var array<int, int> nodes that may grow, from `$next` on */
-    private array $active = [];
-
-    private int $next = 0;
-
-    /** @var array<int, int> 1 for nodes that wait in `$active` */
-    private array $waits = [];
-
-    /** @var list<int> */
-    private array $orphans = [];
-
-    private int $now = 0;
-
-    private readonly EdgeList $edges;
-
-    public function __construct(private readonly int $nodes)
-    {
-        $this->edges = new EdgeList;
-    }
-
-    /** What it costs, at least 0, when two nodes fall on different sides. */
-    public function connect(int $one, int $other, int $cost): void
-    {
-        $this->edges->add($one, $other, $cost);
-    }
-
     /**
+     * Of several ways that are as cheap the one with the fewest nodes of *this*. All in one place, since arrays that are properties cost twice as much.
+     *
+     * @param  Arcs  $arcs  what it costs when the nodes of an edge fall on different sides
      * @param  array<int, int>  $ties  for each node how much more it costs to be *not this*; below 0, to be *this*
      * @return array<int, int> 1 for *this*, 0 for *not this*
      */
-    public function part(array $ties): array
+    public static function part(Arcs $arcs, array $ties): array
     {
-        [$this->first, $this->head, $this->back, $this->room] = $this->edges->arcs($this->nodes);
-        $this->tie = $ties;
-        $this->tree = $this->time = $this->distance = $this->waits = array_fill(0, $this->nodes, 0);
-        $this->parent = array_fill(0, $this->nodes, self::NOBODY);
-        for ($i = 0; $i < $this->nodes; $i++) {
+        [$first, $head, $back, $room] = [$arcs->first, $arcs->head, $arcs->back, $arcs->room];
+        $nodes = count($ties);
+        // 0 in no tree, 1 in that of *this*, 2 in the other.
+        $tree = array_fill(0, $nodes, 0);
+        $parent = array_fill(0, $nodes, self::NOBODY);
+        // Arcs up to the side, and when that was found out.
+        $distance = $time = $tree;
+        $active = [];
+        $waits = $tree;
+        for ($i = 0; $i < $nodes; $i++) {
             if ($ties[$i] !== 0) {
-                $this->tree[$i] = $ties[$i] > 0 ? 1 : 2;
-                $this->parent[$i] = self::SIDE;
-                $this->distance[$i] = 1;
-                $this->wake($i);
+                $tree[$i] = $ties[$i] > 0 ? 1 : 2;
+                $parent[$i] = self::SIDE;
+                $distance[$i] = 1;
+                $waits[$i] = 1;
+                $active[] = $i;
             }
         }
-        while (($node = $this->nextActive()) !== self::NOBODY) {
-            while (($arc = $this->grow($node)) !== self::NOBODY) {
-                $this->now++;
-                $this->send($arc);
-                $this->adopt();
-                if ($this->parent[$node] === self::NOBODY) {
+        $now = 0;
+        for ($next = 0; $next < count($active); $next++) {
+            $node = $active[$next];
+            if ($waits[$node] === 0) {
+                continue;
+            }
+            $waits[$node] = 0;
+            while ($parent[$node] !== self::NOBODY) {
+                // It takes free neighbours into its tree, until it meets the other tree.
+                $mine = $tree[$node];
+                $meeting = self::NOBODY;
+                for ($arc = $first[$node], $end = $first[$node + 1]; $arc < $end; $arc++) {
+                    if (($mine === 1 ? $room[$arc] : $room[$back[$arc]]) === 0) {
+                        continue;
+                    }
+                    $other = $head[$arc];
+                    $its = $tree[$other];
+                    if ($its === 0) {
+                        $tree[$other] = $mine;
+                        $parent[$other] = $back[$arc];
+                        $time[$other] = $time[$node];
+                        $distance[$other] = $distance[$node] + 1;
+                        if ($waits[$other] === 0) {
+                            $waits[$other] = 1;
+                            $active[] = $other;
+                        }
+                    } elseif ($its !== $mine) {
+                        $meeting = $mine === 1 ? $arc : $back[$arc];
+                        break;
+                    } elseif ($time[$other] <= $time[$node] && $distance[$other] > $distance[$node]) {
+                        $parent[$other] = $back[$arc];
+                        $time[$other] = $time[$node];
+                        $distance[$other] = $distance[$node] + 1;
+                    }
+                }
+                if ($meeting === self::NOBODY) {
                     break;
                 }
-            }
-        }
+                $now++;
 
-        return array_map(fn (int $tree): int => $tree === 1 ? 1 : 0, $this->tree);
-    }
+                // As much is sent as fits along the path from side to side.
+                $from = $head[$back[$meeting]];
+                $to = $head[$meeting];
+                $most = $room[$meeting];
+                for ($at = $from; ($up = $parent[$at]) !== self::SIDE; $at = $head[$up]) {
+                    $fits = $room[$back[$up]];
+                    $most = $fits < $most ? $fits : $most;
+                }
+                $most = $ties[$at] < $most ? $ties[$at] : $most;
+                for ($at = $to; ($up = $parent[$at]) !== self::SIDE; $at = $head[$up]) {
+                    $most = $room[$up] < $most ? $room[$up] : $most;
+                }
+                $most = -$ties[$at] < $most ? -$ties[$at] : $most;
+                $orphans = [];
+                $room[$meeting] -= $most;
+                $room[$back[$meeting]] += $most;
+                for ($at = $from; ($up = $parent[$at]) !== self::SIDE; $at = $head[$up]) {
+                    $down = $back[$up];
+                    $room[$up] += $most;
+                    $room[$down] -= $most;
+                    if ($room[$down] === 0) {
+                        $parent[$at] = self::ORPHAN;
+                        $orphans[] = $at;
+                    }
+                }
+                $ties[$at] -= $most;
+                if ($ties[$at] === 0) {
+                    $parent[$at] = self::ORPHAN;
+                    $orphans[] = $at;
+                }
+                for ($at = $to; ($up = $parent[$at]) !== self::SIDE; $at = $head[$up]) {
+                    $room[$back[$up]] += $most;
+                    $room[$up] -= $most;
+                    if ($room[$up] === 0) {
+                        $parent[$at] = self::ORPHAN;
+                        $orphans[] = $at;
+                    }
+                }
+                $ties[$at] += $most;
+                if ($ties[$at] === 0) {
+                    $parent[$at] = self::ORPHAN;
+                    $orphans[] = $at;
+                }
 
-    private function wake(int $node): void
-    {
-        if ($this->waits[$node] === 0) {
-            $this->waits[$node] = 1;
-            $this->active[] = $node;
-        }
-    }
+                // Nodes that were torn off find new parents, nearest to their side; those without one are free again.
+                for ($k = 0; $k < count($orphans); $k++) {
+                    $orphan = $orphans[$k];
+                    $mine = $tree[$orphan];
+                    $best = self::NOBODY;
+                    $least = self::FAR;
+                    for ($arc = $first[$orphan], $end = $first[$orphan + 1]; $arc < $end; $arc++) {
+                        $other = $head[$arc];
+                        if ($tree[$other] !== $mine || ($mine === 1 ? $room[$back[$arc]] : $room[$arc]) === 0 || $parent[$other] === self::NOBODY) {
+                            continue;
+                        }
+                        // How far it is from the side, marked on the way for whoever asks next; the way may end at an orphan.
+                        $far = 0;
+                        for ($at = $other; $time[$at] !== $now; $at = $head[$up]) {
+                            $up = $parent[$at];
+                            if ($up < 0) {
+                                break;
+                            }
+                            $far++;
+                        }
+                        if ($time[$at] === $now) {
+                            $far += $distance[$at];
+                        } elseif ($parent[$at] === self::SIDE) {
+                            $time[$at] = $now;
+                            $distance[$at] = 1;
+                            $far++;
+                        } else {
+                            continue;
+                        }
+                        for ($at = $other, $d = $far; $time[$at] !== $now; $at = $head[$parent[$at]]) {
+                            $time[$at] = $now;
+                            $distance[$at] = $d--;
+                        }
+                        if ($far < $least) {
+                            $best = $arc;
+                            $least = $far;
+                        }
+                    }
+                    if ($best !== self::NOBODY) {
+                        $parent[$orphan] = $best;
+                        $time[$orphan] = $now;
+                        $distance[$orphan] = $least + 1;
 
-    private function nextActive(): int
-    {
-        for ($count = count($this->active); $this->next < $count; $this->next++) {
-            $node = $this->active[$this->next];
-            if ($this->waits[$node] === 1) {
-                $this->waits[$node] = 0;
-                if ($this->parent[$node] !== self::NOBODY) {
-                    $this->next++;
-
-                    return $node;
+                        continue;
+                    }
+                    for ($arc = $first[$orphan]; $arc < $end; $arc++) {
+                        $other = $head[$arc];
+                        if ($tree[$other] !== $mine) {
+                            continue;
+                        }
+                        if ($waits[$other] === 0 && ($mine === 1 ? $room[$back[$arc]] : $room[$arc]) > 0) {
+                            $waits[$other] = 1;
+                            $active[] = $other;
+                        }
+                        $up = $parent[$other];
+                        if ($up >= 0 && $head[$up] === $orphan) {
+                            $parent[$other] = self::ORPHAN;
+                            $orphans[] = $other;
+                        }
+                    }
+                    $tree[$orphan] = 0;
+                    $parent[$orphan] = self::NOBODY;
                 }
             }
         }
-
-        return self::NOBODY;
-    }
-
-    /** Takes free neighbours into the node's tree, until it meets the other tree: that arc, from *this* to *not this*. */
-    private function grow(int $node): int
-    {
-        $mine = $this->tree[$node];
-        for ($arc = $this->first[$node], $end = $this->first[$node + 1]; $arc < $end; $arc++) {
-            if (($mine === 1 ? $this->room[$arc] : $this->room[$this->back[$arc]]) === 0) {
-                continue;
-            }
-            $other = $this->head[$arc];
-            $tree = $this->tree[$other];
-            if ($tree === 0) {
-                $this->tree[$other] = $mine;
-                $this->parent[$other] = $this->back[$arc];
-                $this->time[$other] = $this->time[$node];
-                $this->distance[$other] = $this->distance[$node] + 1;
-                $this->wake($other);
-            } elseif ($tree !== $mine) {
-                return $mine === 1 ? $arc : $this->back[$arc];
-            } elseif ($this->time[$other] <= $this->time[$node] && $this->distance[$other] > $this->distance[$node]) {
-                $this->parent[$other] = $this->back[$arc];
-                $this->time[$other] = $this->time[$node];
-                $this->distance[$other] = $this->distance[$node] + 1;
-            }
+        foreach ($tree as $i => $side) {
+            $tree[$i] = $side & 1;
         }
 
-        return self::NOBODY;
-    }
-
-    /** Sends as much as fits along the path through an arc that joins both trees. */
-    private function send(int $arc): void
-    {
-        $most = $this->room[$arc];
-        for ($node = $this->head[$this->back[$arc]]; ($up = $this->parent[$node]) !== self::SIDE; $node = $this->head[$up]) {
-            $most = min($most, $this->room[$this->back[$up]]);
-        }
-        $most = min($most, $this->tie[$node]);
-        for ($node = $this->head[$arc]; ($up = $this->parent[$node]) !== self::SIDE; $node = $this->head[$up]) {
-            $most = min($most, $this->room[$up]);
-        }
-        $most = min($most, -$this->tie[$node]);
-
-        $this->room[$arc] -= $most;
-        $this->room[$this->back[$arc]] += $most;
-        for ($node = $this->head[$this->back[$arc]]; ($up = $this->parent[$node]) !== self::SIDE; $node = $this->head[$up]) {
-            $this->room[$up] += $most;
-            $this->room[$this->back[$up]] -= $most;
-            if ($this->room[$this->back[$up]] === 0) {
-                $this->orphan($node);
-            }
-        }
-        $this->tie[$node] -= $most;
-        if ($this->tie[$node] === 0) {
-            $this->orphan($node);
-        }
-        for ($node = $this->head[$arc]; ($up = $this->parent[$node]) !== self::SIDE; $node = $this->head[$up]) {
-            $this->room[$this->back[$up]] += $most;
-            $this->room[$up] -= $most;
-            if ($this->room[$up] === 0) {
-                $this->orphan($node);
-            }
-        }
-        $this->tie[$node] += $most;
-        if ($this->tie[$node] === 0) {
-            $this->orphan($node);
-        }
-    }
-
-    private function orphan(int $node): void
-    {
-        $this->parent[$node] = self::ORPHAN;
-        $this->orphans[] = $node;
-    }
-
-    /** Finds new parents for nodes that were torn off, nearest to their side; those without one are free again. */
-    private function adopt(): void
-    {
-        for ($k = 0; $k < count($this->orphans); $k++) {
-            $node = $this->orphans[$k];
-            $mine = $this->tree[$node];
-            $best = self::NOBODY;
-            $least = self::FAR;
-            for ($arc = $this->first[$node], $end = $this->first[$node + 1]; $arc < $end; $arc++) {
-                if (($mine === 1 ? $this->room[$this->back[$arc]] : $this->room[$arc]) === 0) {
-                    continue;
-                }
-                $other = $this->head[$arc];
-                if ($this->tree[$other] !== $mine || $this->parent[$other] === self::NOBODY) {
-                    continue;
-                }
-                $far = $this->farness($other);
-                if ($far < $least) {
-                    $best = $arc;
-                    $least = $far;
-                }
-            }
-            if ($best !== self::NOBODY) {
-                $this->parent[$node] = $best;
-                $this->time[$node] = $this->now;
-                $this->distance[$node] = $least + 1;
-
-                continue;
-            }
-            for ($arc = $this->first[$node]; $arc < $end; $arc++) {
-                $other = $this->head[$arc];
-                if ($this->tree[$other] !== $mine) {
-                    continue;
-                }
-                if (($mine === 1 ? $this->room[$this->back[$arc]] : $this->room[$arc]) > 0) {
-                    $this->wake($other);
-                }
-                $up = $this->parent[$other];
-                if ($up >= 0 && $this->head[$up] === $node) {
-                    $this->orphan($other);
-                }
-            }
-            $this->tree[$node] = 0;
-            $this->parent[$node] = self::NOBODY;
-        }
-        $this->orphans = [];
-    }
-
-    /** Arcs up to the side, marked on the way for whoever asks next; FAR where the way ends at an orphan. */
-    private function farness(int $node): int
-    {
-        $far = 0;
-        $at = $node;
-        while ($this->time[$at] !== $this->now) {
-            $far++;
-            $up = $this->parent[$at];
-            if ($up === self::SIDE) {
-                $this->time[$at] = $this->now;
-                $this->distance[$at] = 1;
-                // It counts itself below.
-                $far--;
-            } elseif ($up < 0) {
-                return self::FAR;
-            } else {
-                $at = $this->head[$up];
-            }
-        }
-        $far += $this->distance[$at];
-        for ($at = $node, $d = $far; $this->time[$at] !== $this->now; $at = $this->head[$this->parent[$at]]) {
-            $this->time[$at] = $this->now;
-            $this->distance[$at] = $d--;
-        }
-
-        return $far;
+        return $tree;
     }
 }

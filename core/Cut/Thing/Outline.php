@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Thing;
 
-use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Runs;
 
 /** The thing pixel by pixel in the small picture: near the border of its patches each pixel is asked for itself. */
@@ -24,15 +23,13 @@ final class Outline
     /** What a shadow costs beside the thing that throws it, in parts of what it costs anywhere. */
     private const SHADOWS = 0.5;
 
-    /** Squared difference of a px from its patch, in 1,024ths, at which marks nearby say half as much of it. */
-    private const UNLIKE = 250.0;
-
     /** What a px of border costs where the picture has no edge, against one px of the wrong side by a factor of e. */
     private const BORDER = 5.0;
 
     /** Columns from a px to its eight neighbours: first those of which each pair is met once. */
     private const SIDEWAYS = [1, 0, 1, -1, -1, 0, -1, 1];
 
+    /** The ones after those are the same, the other way. */
     private const FORWARD = 4;
 
     /** How long a border with each of them is. */
@@ -44,79 +41,109 @@ final class Outline
     /** Part of the largest piece below which a piece is none of its own, where only an area was given. */
     private const PIECE = 0.05;
 
+    /** @param  array<int, int>  $said  of each pixel */
+    private function __construct(private readonly PatchGraph $graph, private readonly FoundPatches $found, private readonly Marks $marks, private readonly array $said)
+    {
+    }
+
     /**
      * @param  array<int, int>  $said  of each pixel
      * @return array{array<int, int>, array<int, float>} 1 for each pixel of it; and for each colour how much likelier it is the thing, learned anew
      */
     public static function of(PatchGraph $graph, FoundPatches $found, Marks $marks, array $said): array
     {
-        $picture = $graph->picture;
-        $inside = $graph->patches->patches;
-        $is = $found->is;
-        foreach ($inside as $i => $patch) {
-            $inside[$i] = $is[$patch];
+        return (new self($graph, $found, $marks, $said))->find();
+    }
+
+    /** @return array{array<int, int>, array<int, float>} see `of` */
+    private function find(): array
+    {
+        $is = $this->found->is;
+        $rather = $this->found->rather;
+        $inside = [];
+        foreach ($this->graph->patches->patches as $patch) {
+            $inside[] = $is[$patch];
         }
-        $rather = $found->rather;
-        $lean = self::lean($graph, $found->lean);
-        $marked = $graph->marked($said);
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            $before = $inside;
-            $inside = self::part($graph, $inside, $rather, $lean, $said);
             $changed = 0;
-            $this_ = $not = $graph->palette->none();
-            foreach ($inside as $i => $in) {
-                $changed += $in ^ $before[$i];
-                if ($in === 1) {
-                    $this_[$graph->palette->colours[$i]] += 1.0;
-                } else {
-                    $not[$graph->palette->colours[$i]] += 1.0;
-                }
+            foreach ($this->part($inside, $rather) as $i => $in) {
+                $changed += $in ^ $inside[$i];
+                $inside[$i] = $in;
             }
-            if ($changed <= self::CHANGED * array_sum($this_)) {
+            if ($changed <= self::CHANGED * array_sum($inside)) {
                 break;
             }
-            $rather = Models::compare($graph->palette, $this_, $not, $marked, self::LITTLE, self::SHADOWS);
+            $rather = $this->learn($inside);
         }
 
-        return [self::pieces($inside, $picture->width, $picture->height, $said, $marks), $rather];
+        return [$this->pieces($inside), $rather];
+    }
+
+    /**
+     * @param  array<int, int>  $inside
+     * @return array<int, float> for each colour how much likelier it is the thing
+     */
+    private function learn(array $inside): array
+    {
+        $palette = $this->graph->palette;
+        $colours = $palette->colours;
+        $this_ = $not = $palette->none();
+        foreach ($inside as $i => $in) {
+            if ($in === 1) {
+                $this_[$colours[$i]] += 1.0;
+            } else {
+                $not[$colours[$i]] += 1.0;
+            }
+        }
+
+        return Models::compare($palette, $this_, $not, $this->graph->marked($this->said), self::LITTLE, self::SHADOWS);
     }
 
     /**
      * @param  array<int, int>  $inside
      * @param  array<int, float>  $rather  of each colour
-     * @param  array<int, float>  $lean  of each pixel
-     * @param  array<int, int>  $said
-     * @return array<int, int>
+     * @return array<int, int> by pixel near the border, 1 for the thing
      */
-    private static function part(PatchGraph $graph, array $inside, array $rather, array $lean, array $said): array
+    private function part(array $inside, array $rather): array
     {
-        $picture = $graph->picture;
+        $picture = $this->graph->picture;
         $width = $picture->width;
-        $colours = $graph->palette->colours;
-        $near = self::near($graph, $inside, $rather, $lean, $said, $width, $picture->height);
-        $node = array_fill(0, count($inside), -1);
-        $pixels = [];
         $all = count($inside);
-        foreach (array_keys($near) as $i) {
-            if ($i >= 0 && $i < $all) {
-                $node[$i] = count($pixels);
+        $said = $this->said;
+        $colours = $this->graph->palette->colours;
+        $owners = $this->graph->patches->patches;
+        $lean = $this->found->lean;
+        $unlike = $this->graph->unlike;
+        $there = $picture->there;
+        [$ls, $as, $bs] = [$picture->l, $picture->a, $picture->b];
+        $weights = $this->graph->weights;
+        $last = count($weights) - 1;
+        $pixels = $node = [];
+        $count = 0;
+        foreach ($this->near($inside, $rather) as $i => $is) {
+            if ($is > 0) {
                 $pixels[] = $i;
+                $node[] = $count++;
+            } else {
+                $node[] = -1;
             }
         }
-        $cut = new MinimumCut(count($pixels));
-        $ties = [];
-        $last = count($graph->weights) - 1;
-        $full = ThingFinder::PARTS * self::BORDER;
-        [$ls, $as, $bs] = [$picture->l, $picture->a, $picture->b];
-        $weights = $graph->weights;
         $steps = [1, $width, $width + 1, $width - 1, -1, -$width, -$width - 1, 1 - $width];
+        $full = array_map(fn (float $near): float => ThingFinder::PARTS * self::BORDER * $near, self::NEARNESS);
+        // Eight arcs for each px; those that lead nowhere lead back to it, without room.
+        $head = $back = $room = array_fill(0, 8 * $count, 0);
+        $ties = [];
         foreach ($pixels as $n => $i) {
             $x = $i % $width;
+            $what = $said[$i];
             $tie = match (true) {
-                $said[$i] === Marks::THIS => ThingFinder::SAID,
-                $said[$i] === Marks::NOT_THIS || $picture->there[$i] === 0 => -ThingFinder::SAID,
-                default => (int) (ThingFinder::PARTS * ($rather[$colours[$i]] + $lean[$i])),
+                $what === Marks::THIS => ThingFinder::SAID,
+                $what === Marks::NOT_THIS || $there[$i] === 0 => -ThingFinder::SAID,
+                default => (int) (ThingFinder::PARTS * ($rather[$colours[$i]] + $lean[$owners[$i]] / $unlike[$i])),
             };
+            $light = $ls[$i];
+            $red = $as[$i];
+            $yellow = $bs[$i];
             for ($k = 0; $k < 8; $k++) {
                 $column = $x + self::SIDEWAYS[$k];
                 $j = $i + $steps[$k];
@@ -127,66 +154,52 @@ final class Outline
                 if ($other >= 0 && $k >= self::FORWARD) {
                     continue;
                 }
-                $l = $ls[$i] - $ls[$j];
-                $a = $as[$i] - $as[$j];
-                $b = $bs[$i] - $bs[$j];
+                $l = $light - $ls[$j];
+                $a = $red - $as[$j];
+                $b = $yellow - $bs[$j];
                 $square = $l * $l + $a * $a + $b * $b >> 6;
-                $there = (int) ($full * self::NEARNESS[$k] * $weights[$square > $last ? $last : $square]);
+                $cost = (int) ($full[$k] * $weights[$square > $last ? $last : $square]);
                 if ($other >= 0) {
-                    $cut->connect($n, $other, $there);
+                    $out = 8 * $n + $k;
+                    $in = 8 * $other + $k + self::FORWARD;
+                    $head[$out] = $other;
+                    $head[$in] = $n;
+                    $back[$out] = $in;
+                    $back[$in] = $out;
+                    $room[$out] = $room[$in] = $cost;
                 } else {
                     // Beyond the band all is decided.
-                    $tie += $inside[$j] === 1 ? $there : -$there;
+                    $tie += $inside[$j] === 1 ? $cost : -$cost;
                 }
             }
             $ties[] = $tie;
         }
-        foreach ($cut->part($ties) as $n => $side) {
-            $inside[$pixels[$n]] = $side;
-        }
 
-        return $inside;
-    }
-
-    /**
-     * What marks say of the pixels of the patches around them: less where a pixel is unlike its patch, since then the patch is of both.
-     *
-     * @param  array<int, float>  $patches  of each patch
-     * @return array<int, float> of each pixel
-     */
-    private static function lean(PatchGraph $graph, array $patches): array
-    {
-        $lean = array_fill(0, count($graph->picture->l), 0.0);
-        [$ls, $as, $bs] = [$graph->picture->l, $graph->picture->a, $graph->picture->b];
-        [$pl, $pa, $pb] = [$graph->patches->l, $graph->patches->a, $graph->patches->b];
-        foreach ($graph->patches->patches as $i => $k) {
-            $full = $patches[$k];
-            if ($full !== 0.0) {
-                $l = $ls[$i] - $pl[$k];
-                $a = $as[$i] - $pa[$k];
-                $b = $bs[$i] - $pb[$k];
-                $lean[$i] = $full / (1 + ($l * $l + $a * $a + $b * $b) / self::UNLIKE);
-            }
-        }
-
-        return $lean;
+        return array_combine($pixels, MinimumCut::part(new Arcs(range(0, 8 * $count, 8), $head, $back, $room), $ties));
     }
 
     /**
      * @param  array<int, int>  $inside
      * @param  array<int, float>  $rather  of each colour
-     * @param  array<int, float>  $lean  of each pixel
-     * @param  array<int, int>  $said
-     * @return array<int, int> by pixel, those near the border, and around what looks as if it were on the wrong side; some beyond the edges of the picture
+     * @return array<int, int> above 0 for pixels near the border, and around what looks as if it were on the wrong side
      */
-    private static function near(PatchGraph $graph, array $inside, array $rather, array $lean, array $said, int $width, int $height): array
+    private function near(array $inside, array $rather): array
     {
-        $near = Ring::around($inside, $width, $height, self::BAND, self::BAND);
-        foreach ($graph->palette->colours as $i => $colour) {
-            $more = $rather[$colour] + $lean[$i];
-            if ($said[$i] === Marks::FREE && ($inside[$i] === 1 ? -4.0 * $more : $more) > self::STRAY) {
+        $width = $this->graph->picture->width;
+        $near = Ring::around($inside, $width, $this->graph->picture->height, self::BAND, self::BAND)->steps;
+        $all = count($inside);
+        $said = $this->said;
+        $owners = $this->graph->patches->patches;
+        $lean = $this->found->lean;
+        $unlike = $this->graph->unlike;
+        foreach ($this->graph->palette->colours as $i => $colour) {
+            // What marks say of the patches around them counts less where a pixel is unlike its patch, since then the patch is of both.
+            $more = $rather[$colour] + $lean[$owners[$i]] / $unlike[$i];
+            if (($inside[$i] === 1 ? -4.0 * $more : $more) > self::STRAY && $said[$i] === Marks::FREE) {
                 foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-                    $near[$j] = 1;
+                    if ($j >= 0 && $j < $all) {
+                        $near[$j] = 1;
+                    }
                 }
             }
         }
@@ -198,25 +211,27 @@ final class Outline
      * The pieces that were meant: those that were pointed at, or, where only an area was given, those that are no crumbs.
      *
      * @param  array<int, int>  $inside
-     * @param  array<int, int>  $said
      * @return array<int, int>
      */
-    private static function pieces(array $inside, int $width, int $height, array $said, Marks $marks): array
+    private function pieces(array $inside): array
     {
-        $regions = Runs::of(new Plane($width, $height, array_map(fn (int $in): int => $in * Plane::FULL, $inside)), Plane::FULL)->regions(false);
+        $regions = Runs::like(implode('', $inside), '1', $this->graph->picture->width)->regions(false);
         $least = $regions->areas === [] ? 0 : self::PIECE * max($regions->areas);
-        $isPointed = $marks->hasThis() && ! $marks->hasArea();
+        $isPointed = $this->marks->hasThis() && ! $this->marks->hasArea();
         $meant = $isPointed ? [] : array_map(fn (int $area): bool => $area >= $least, $regions->areas);
-        foreach ($regions->owners as $run => $region) {
-            for ($i = $regions->runs->starts[$run]; $i < $regions->runs->ends[$run]; $i++) {
-                if ($said[$i] === Marks::THIS) {
-                    $meant[$region] = true;
+        [$starts, $ends] = [$regions->runs->starts, $regions->runs->ends];
+        if ($this->marks->hasThis()) {
+            foreach ($regions->owners as $run => $region) {
+                for ($i = $starts[$run]; $i < $ends[$run]; $i++) {
+                    if ($this->said[$i] === Marks::THIS) {
+                        $meant[$region] = true;
+                    }
                 }
             }
         }
         foreach ($regions->owners as $run => $region) {
             if (! ($meant[$region] ?? false)) {
-                for ($i = $regions->runs->starts[$run]; $i < $regions->runs->ends[$run]; $i++) {
+                for ($i = $starts[$run]; $i < $ends[$run]; $i++) {
                     $inside[$i] = 0;
                 }
             }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Thing;
 
-use SplPriorityQueue;
 use WeakMap;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
@@ -25,12 +24,27 @@ final class PatchGraph
     /** Steps of the table of weights: squared differences in 64ths. */
     private const WEIGHTS = 4096;
 
+    /** What each patch on a way counts, in 1,024ths; a power of two, so that whole steps are exact. */
+    private const STEP = 4.0;
+
+    /** Squared difference of a px from its patch, in 1,024ths, at which what is said of the patch says half as much of it. */
+    private const UNLIKE = 250.0;
+
+    private ?Arcs $arcs = null;
+
+    /** @var list<array{float, float}>|null around which something was looked for the last time */
+    private ?array $area = null;
+
+    private AreaSaid $areaSaid;
+
     /**
      * @param  array<int, float>  $weights  of a squared difference, by its whole 64ths: 1 where there is none
      * @param  list<array{int, int, float}>  $borders  both patches, and px of border that has no edge
      * @param  array<int, list<array{int, float}>>  $beside  of each patch: neighbours, and how far their colours are apart
+     * @param  array<int, int>  $clear  px of each patch that are not there
+     * @param  array<int, float>  $unlike  of each pixel: by how much less it says what is said of its patch, from 1 on
      */
-    private function __construct(public readonly LabPicture $picture, public readonly Palette $palette, public readonly Superpixels $patches, public readonly PatchColours $colours, public readonly array $weights, public readonly array $borders, public readonly array $beside)
+    private function __construct(public readonly LabPicture $picture, public readonly Palette $palette, public readonly Superpixels $patches, public readonly PatchColours $colours, public readonly array $weights, public readonly array $borders, public readonly array $beside, public readonly array $clear, public readonly array $unlike)
     {
     }
 
@@ -63,7 +77,34 @@ final class PatchGraph
 
         $palette = Palette::of($picture);
 
-        return new self($picture, $palette, $patches, PatchColours::of($patches, $palette), $weights, $borders, $beside);
+        return new self($picture, $palette, $patches, PatchColours::of($patches, $palette), $weights, $borders, $beside, self::clear($patches), self::unlike($picture, $patches));
+    }
+
+    /** @return array<int, int> */
+    private static function clear(Superpixels $patches): array
+    {
+        $clear = array_fill(0, $patches->count, 0);
+        foreach (array_keys($patches->picture->there, 0, true) as $i) {
+            $clear[$patches->patches[$i]]++;
+        }
+
+        return $clear;
+    }
+
+    /** @return array<int, float> */
+    private static function unlike(LabPicture $picture, Superpixels $patches): array
+    {
+        $unlike = [];
+        [$ls, $as, $bs] = [$picture->l, $picture->a, $picture->b];
+        [$pl, $pa, $pb] = [$patches->l, $patches->a, $patches->b];
+        foreach ($patches->patches as $i => $k) {
+            $l = $ls[$i] - $pl[$k];
+            $a = $as[$i] - $pa[$k];
+            $b = $bs[$i] - $pb[$k];
+            $unlike[] = 1 + ($l * $l + $a * $a + $b * $b) / self::UNLIKE;
+        }
+
+        return $unlike;
     }
 
     private static function small(Bitmap $in, int $side): Bitmap
@@ -109,16 +150,43 @@ final class PatchGraph
     }
 
     /**
-     * @param  array<int, int>  $said  of each pixel
+     * The borders between patches, as costs of parting them there.
+     *
+     * @param  float  $cost  of a px of border that has no edge, the same each time
+     */
+    public function arcs(float $cost): Arcs
+    {
+        if ($this->arcs === null) {
+            $edges = new EdgeList;
+            foreach ($this->borders as [$one, $other, $length]) {
+                $edges->add($one, $other, (int) ($cost * $length));
+            }
+            $this->arcs = $edges->arcs($this->patches->count);
+        }
+
+        return $this->arcs;
+    }
+
+    /** What the area of some marks says; it is found once, since it stays while mark by mark is made in it. */
+    public function around(Marks $marks): AreaSaid
+    {
+        if ($this->area !== $marks->area) {
+            $this->areaSaid = AreaSaid::of($this, $marks);
+            $this->area = $marks->area;
+        }
+
+        return $this->areaSaid;
+    }
+
+    /**
+     * @param  array<int, int>  $said  of pixels
      * @return array<int, float> px of each colour of which was said that they are *this*
      */
     public function marked(array $said): array
     {
         $marked = $this->palette->none();
-        foreach ($said as $i => $what) {
-            if ($what === Marks::THIS) {
-                $marked[$this->palette->colours[$i]] += 1.0;
-            }
+        foreach (array_keys($said, Marks::THIS, true) as $i) {
+            $marked[$this->palette->colours[$i]] += 1.0;
         }
 
         return $marked;
@@ -147,29 +215,33 @@ final class PatchGraph
      * @param  list<int>  $from
      * @return array<int, float>
      */
-    public function ways(array $from, float $step): array
+    public function ways(array $from): array
     {
+        $step = self::STEP;
         $far = array_fill(0, $this->patches->count, INF);
-        $queue = new SplPriorityQueue;
-        $queue->setExtractFlags(SplPriorityQueue::EXTR_BOTH);
+        $beside = $this->beside;
         foreach ($from as $k) {
             $far[$k] = 0.0;
-            $queue->insert($k, 0.0);
         }
-        while (! $queue->isEmpty()) {
-            /** @var array{data: int, priority: float} $nearest */
-            $nearest = $queue->extract();
-            $k = $nearest['data'];
-            if (-$nearest['priority'] > $far[$k]) {
-                continue;
-            }
-            foreach ($this->beside[$k] as [$other, $apart]) {
-                $way = $far[$k] + $apart + $step;
-                if ($way < $far[$other]) {
-                    $far[$other] = $way;
-                    $queue->insert($other, -$way);
+        // What waits, by its distance in whole steps: a way on is a step longer at least, so nothing joins what is being settled (Dial, 1969).
+        $waiting = [$from];
+        for ($round = 0, $last = 0; $round <= $last; $round++) {
+            foreach ($waiting[$round] ?? [] as $k) {
+                $here = $far[$k];
+                if ((int) ($here / $step) < $round) {
+                    continue;
+                }
+                foreach ($beside[$k] as [$other, $apart]) {
+                    $way = $here + $apart + $step;
+                    if ($way < $far[$other]) {
+                        $far[$other] = $way;
+                        $at = (int) ($way / $step);
+                        $waiting[$at][] = $other;
+                        $last = $at > $last ? $at : $last;
+                    }
                 }
             }
+            unset($waiting[$round]);
         }
 
         return $far;

@@ -35,6 +35,9 @@ final class SoftEdge
 
     private const ALL = 245;
 
+    /** Black that is gone: clear pixels without a colour are taken to have none. */
+    private const BLACK = 0x01010100;
+
     private readonly int $width;
 
     /** How much steeper alpha rises than means over neighbours tell. */
@@ -60,7 +63,7 @@ final class SoftEdge
         for ($i = strpos($this->band->values, "\0"); $i !== false; $i = strpos($this->band->values, "\0", $i)) {
             for ($end = $i + strspn($this->band->values, "\0", $i); $i < $end; $i++) {
                 $p = $out[$i] & 0xFFFFFF00;
-                $out[$i] = $p === 0 ? 0x01010100 : $p;
+                $out[$i] = $p === 0 ? self::BLACK : $p;
             }
         }
         foreach ($this->band->mixed as $n => $i) {
@@ -68,7 +71,7 @@ final class SoftEdge
             $p = $out[$i];
             if ($a <= self::NOTHING) {
                 $p &= 0xFFFFFF00;
-                $out[$i] = $p === 0 ? 0x01010100 : $p;
+                $out[$i] = $p === 0 ? self::BLACK : $p;
             } elseif ($a < self::ALL) {
                 // What was there in part before stays so.
                 $out[$i] = $fronts[$n] & 0xFFFFFF00 | intdiv($a * ($p & 255) + 127, 255);
@@ -94,7 +97,8 @@ final class SoftEdge
         $alphas = $colours = $means = [];
         $fronts = $backs = array_fill(0, count($shared), 0);
         $toFronts = $toBacks = array_fill(0, count($shared), 0.0);
-        foreach ($this->band->mixed as $i) {
+        $outline = $this->band->outline();
+        foreach ($this->band->mixed as $n => $i) {
             $x = $i % $width;
             $y = intdiv($i, $width);
             $frontCount = $backCount = 0;
@@ -166,8 +170,9 @@ final class SoftEdge
                 }
             }
             // The farther apart both colours are, the less each varies, and the better they explain the pixel, the more they say.
-            $sure = $apart / ($apart + self::ALIKE + 2.0 * $best + self::VARIED * (self::spread($fronts, $frontCount) + self::spread($backs, $backCount)));
-            $alpha = $sure * $alpha + (1 - $sure) * $this->band->outline($x, $y);
+            $spread = ($frontCount > 1 ? self::spread($fronts, $frontCount) : 0.0) + ($backCount > 1 ? self::spread($backs, $backCount) : 0.0);
+            $sure = $apart / ($apart + self::ALIKE + 2.0 * $best + self::VARIED * $spread);
+            $alpha = $sure * $alpha + (1 - $sure) * $outline[$n];
             $alphas[] = (int) (255 * $alpha + 0.5);
             $colours[] = self::unmixed($p, $front, $back, $alpha);
         }
@@ -200,11 +205,13 @@ final class SoftEdge
     /** What the thing must be for the mixture to be this pixel; where little of it is there, rather the sample itself. */
     private static function unmixed(int $p, int $thing, int $ground, float $alpha): int
     {
+        $rest = 1 - $alpha;
+        $isLittle = $alpha < 0.05;
         $out = 0;
-        foreach ([24, 16, 8] as $shift) {
+        for ($shift = 24; $shift > 0; $shift -= 8) {
             $sample = $thing >> $shift & 255;
-            $exact = $alpha < 0.05 ? $sample : (($p >> $shift & 255) - (1 - $alpha) * ($ground >> $shift & 255)) / $alpha;
-            $value = $alpha * $exact + (1 - $alpha) * $sample;
+            $exact = $isLittle ? $sample : (($p >> $shift & 255) - $rest * ($ground >> $shift & 255)) / $alpha;
+            $value = $alpha * $exact + $rest * $sample;
             $out |= (int) ($value < 0.0 ? 0.0 : ($value > 255.0 ? 255.0 : $value + 0.5)) << $shift;
         }
 

@@ -13,7 +13,7 @@ namespace Yarrowfog\Core\Cut\Thing;
 final readonly class Strands
 {
     /** px from the outline from which on there is a core, and the part of the thing it must be: otherwise it is all twigs. */
-    private const CORE = 14;
+    public const CORE = 14;
 
     private const LEAST_CORE = 0.15;
 
@@ -52,18 +52,24 @@ final readonly class Strands
     /**
      * @param  array<int, int>  $values  see Trimap
      * @param  array<int, int>  $inside  1 for each pixel inside the outline
+     * @param  Ring  $ring  around it, inwards CORE or wider
      * @param  list<int>  $hairs  pixels outside of it that may be hairs
      * @return array{array<int, int>, array<int, int|float>} the values, and for each pixel how much of it is likely the thing, 0–1
      */
-    public function part(array $values, array $inside, array $hairs): array
+    public function part(array $values, array $inside, Ring $ring, array $hairs): array
     {
         $area = array_sum($inside);
-        $edge = Ring::around($inside, $this->graph->picture->width, $this->graph->picture->height, self::CORE, 0);
-        $isTwigs = $area - count($edge) <= self::LEAST_CORE * $area;
+        $core = $inside;
+        foreach ($ring->pixels as $i) {
+            if ($ring->steps[$i] <= self::CORE) {
+                $core[$i] = 0;
+            }
+        }
+        $isTwigs = array_sum($core) <= self::LEAST_CORE * $area;
         if (! $isTwigs && count($hairs) <= self::HAIRY * $area) {
             return [$values, $inside];
         }
-        $core = $this->colours(array_diff_key($inside, $edge));
+        $core = $this->colours($core);
         $own = Models::quantile($this->rather, $isTwigs ? $this->colours($inside) : $core, 0.5);
         $part = $inside;
         if ($isTwigs) {
@@ -92,8 +98,9 @@ final readonly class Strands
     private function colours(array $inside): array
     {
         $count = $this->graph->palette->none();
+        $colours = $this->graph->palette->colours;
         foreach ($inside as $i => $in) {
-            $count[$this->graph->palette->colours[$i]] += $in;
+            $count[$colours[$i]] += $in;
         }
 
         return $count;

@@ -24,12 +24,13 @@ final class ThingCut
     {
         $graph = PatchGraph::of($in);
         [$width, $height] = [$graph->picture->width, $graph->picture->height];
-        $around = $marks->around($width, $height);
-        $said = $marks->over($around, $width, $height);
-        $found = (new ThingFinder($graph, $marks, $around, $said))->find();
+        $around = $graph->around($marks);
+        $drawn = $marks->drawn($width, $height);
+        $found = (new ThingFinder($graph, $marks, $around, $drawn))->find();
         if ($found === null) {
             return null;
         }
+        $said = Marks::over($around->pixels, $drawn);
         [$inside, $rather] = Outline::of($graph, $found, $marks, $said);
 
         return Trimap::of($graph, $inside, $rather, $said, $wider);

@@ -39,9 +39,6 @@ final class ThingFinder
     /** How far what lies beyond the area reaches into it on such a way: as far as a patch has no edge. */
     private const BEYOND = 25.0;
 
-    /** What each patch on the way counts, in 1,024ths. */
-    private const STEP = 4.0;
-
     /** Part of the area that is taken for the thing at first: what is least like what lies outside. */
     private const FIRST = 0.5;
 
@@ -51,46 +48,39 @@ final class ThingFinder
     /** @var array<int, bool> patches over which a stroke went that says *not this* */
     private array $crossed;
 
-    /**
-     * @param  array<int, int>  $around  what the area alone says of each pixel
-     * @param  array<int, int>  $pixels  what was said of each pixel
-     */
-    public function __construct(private readonly PatchGraph $graph, private readonly Marks $marks, private readonly array $around, private readonly array $pixels)
+    /** @param  array<int, int>  $drawn  what strokes say of pixels, where they went */
+    public function __construct(private readonly PatchGraph $graph, private readonly Marks $marks, private readonly AreaSaid $area, private readonly array $drawn)
     {
-        $patches = $graph->patches;
-        $this->said = self::saidOf($patches, $pixels);
-        $this->crossed = array_fill(0, $patches->count, false);
-        if ($marks->strokes !== []) {
-            $strokes = (new Marks([], $marks->strokes))->on($graph->picture->width, $graph->picture->height);
-            foreach ($patches->patches as $i => $k) {
-                if ($strokes[$i] === Marks::NOT_THIS) {
-                    $this->crossed[$k] = true;
-                }
+        $patches = $graph->patches->patches;
+        $this->crossed = array_fill(0, $graph->patches->count, false);
+        $this_ = array_fill(0, $graph->patches->count, 0);
+        $not = $area->outside;
+        foreach ($drawn as $i => $what) {
+            $k = $patches[$i];
+            $not[$k] -= $area->pixels[$i] === Marks::NOT_THIS ? 1 : 0;
+            if ($what === Marks::THIS) {
+                $this_[$k]++;
+            } else {
+                $not[$k]++;
+                $this->crossed[$k] = true;
             }
         }
+        $this->said = self::saidOf($graph, $this_, $not);
     }
 
     /**
      * Patches of which most was said the same; a mark that goes through some of one says it of all of it.
      *
-     * @param  array<int, int>  $pixels
+     * @param  array<int, int>  $this_  px of each patch that were said to be so
+     * @param  array<int, int>  $not
      * @return array<int, int>
      */
-    private static function saidOf(Superpixels $patches, array $pixels): array
+    private static function saidOf(PatchGraph $graph, array $this_, array $not): array
     {
-        $this_ = $not = $gone = array_fill(0, $patches->count, 0);
-        foreach ($patches->patches as $i => $k) {
-            if ($pixels[$i] === Marks::THIS) {
-                $this_[$k]++;
-            } elseif ($pixels[$i] === Marks::NOT_THIS) {
-                $not[$k]++;
-            }
-            $gone[$k] += 1 - $patches->picture->there[$i];
-        }
         $said = [];
-        foreach ($patches->sizes as $k => $size) {
+        foreach ($graph->patches->sizes as $k => $size) {
             $said[] = match (true) {
-                2 * $gone[$k] > $size => Marks::NOT_THIS,
+                2 * $graph->clear[$k] > $size => Marks::NOT_THIS,
                 $this_[$k] > 0 && $this_[$k] >= $not[$k] => Marks::THIS,
                 2 * $not[$k] > $size => Marks::NOT_THIS,
                 default => Marks::FREE,
@@ -109,7 +99,7 @@ final class ThingFinder
             return null;
         }
         $lean = $this->lean($ground);
-        $marked = $this->graph->marked($this->pixels);
+        $marked = $this->graph->marked($this->drawn);
         $all = $this->colours(array_keys($this->said));
         $rather = Models::compare($this->graph->palette, $this->colours($first), $this->colours($ground), $marked, self::LITTLE[0]);
         $is = $this->part($rather, $lean);
@@ -200,31 +190,14 @@ final class ThingFinder
         $this_ = array_keys($this->said, Marks::THIS, true);
         $not = $this->marks->hasArea() ? array_keys($this->crossed, true, true) : $ground;
         $none = array_fill(0, $this->graph->patches->count, INF);
-        $to = $this_ === [] ? $none : $this->graph->ways($this_, self::STEP);
-        $away = $not === [] ? $none : $this->graph->ways($not, self::STEP);
+        $to = $this_ === [] ? $none : $this->graph->ways($this_);
+        $away = $not === [] ? $none : $this->graph->ways($not);
         if ($this->marks->hasArea()) {
             // The area says already what is far out: each mark speaks for what is like it around it, and what goes on beyond the area is none of it.
-            $out = $this->graph->ways($this->beyond(), self::STEP);
-
-            return array_map(fn (float $t, float $a, float $o): float => self::MARK * (exp(-$t / self::AROUND) - exp(-$a / self::AROUND) - exp(-$o / self::BEYOND)), $to, $away, $out);
+            return array_map(fn (float $t, float $a, float $o): float => self::MARK * (exp(-$t / self::AROUND) - exp(-$a / self::AROUND) - exp(-$o / self::BEYOND)), $to, $away, $this->area->ways);
         }
 
         return array_map(fn (float $t, float $a): float => $t + $a > 0.0 && is_finite($t + $a) ? self::WAYS * ($a - $t) / ($t + $a) : 0.0, $to, $away);
-    }
-
-    /** @return list<int> patches outside of the area, but for what is clear: that goes on into nothing */
-    private function beyond(): array
-    {
-        $patches = $this->graph->patches;
-        $there = $patches->picture->there;
-        $out = array_fill(0, $patches->count, 0);
-        foreach ($this->around as $i => $what) {
-            if ($what === Marks::NOT_THIS) {
-                $out[$patches->patches[$i]] += $there[$i];
-            }
-        }
-
-        return array_keys(array_filter($out, fn (int $count, int $k): bool => 2 * $count > $patches->sizes[$k], ARRAY_FILTER_USE_BOTH));
     }
 
     /**
@@ -234,20 +207,16 @@ final class ThingFinder
      */
     private function part(array $rather, array $lean): array
     {
-        $patches = $this->graph->patches;
-        $cut = new MinimumCut($patches->count);
-        foreach ($this->graph->borders as [$one, $other, $length]) {
-            $cut->connect($one, $other, (int) (self::PARTS * self::BORDER * $length));
-        }
+        $sizes = $this->graph->patches->sizes;
         $ties = [];
         foreach ($this->graph->colours->sums($rather) as $k => $sum) {
             $ties[] = match ($this->said[$k]) {
                 Marks::THIS => self::SAID,
                 Marks::NOT_THIS => -self::SAID,
-                default => (int) (self::PARTS * ($sum + $lean[$k] * $patches->sizes[$k])),
+                default => (int) (self::PARTS * ($sum + $lean[$k] * $sizes[$k])),
             };
         }
 
-        return $cut->part($ties);
+        return MinimumCut::part($this->graph->arcs(self::PARTS * self::BORDER), $ties);
     }
 }

@@ -48,20 +48,22 @@ final readonly class Trimap
         [$width, $height] = [$graph->picture->width, $graph->picture->height];
         $values = [];
         foreach ($inside as $in) {
-            $values[] = $in === 1 ? self::THING : self::NOT;
+            $values[] = $in * self::THING;
         }
-        $isSharp = $wider === 0 && (EdgeSoftness::along($graph->picture, $inside) ?? EdgeSoftness::MOST) < self::SHARP;
+        $ring = Ring::around($inside, $width, $height, max(self::BAND + $wider, Strands::CORE, EdgeSoftness::NEAR), max(self::BAND + $wider, self::HAIRS));
+        $isSharp = $wider === 0 && (EdgeSoftness::along($graph->picture, $ring) ?? EdgeSoftness::MOST) < self::SHARP;
         $band = self::BAND + $wider - ($isSharp ? 1 : 0);
         $hairs = [];
         $colours = $graph->palette->colours;
         $all = count($values);
-        foreach (Ring::around($inside, $width, $height, $band, max($band, self::HAIRS)) as $i => $steps) {
+        $farness = $ring->steps;
+        foreach ($ring->pixels as $i) {
             if ($said[$i] !== Marks::FREE) {
                 continue;
             }
-            if ($steps <= $band) {
+            if ($farness[$i] <= $band) {
                 $values[$i] = self::MIXED;
-            } elseif ($rather[$colours[$i]] > self::HAIR) {
+            } elseif ($inside[$i] === 0 && $rather[$colours[$i]] > self::HAIR) {
                 $hairs[] = $i;
                 foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
                     if ($j >= 0 && $j < $all && $values[$j] === self::NOT && $said[$j] === Marks::FREE) {
@@ -70,7 +72,7 @@ final readonly class Trimap
                 }
             }
         }
-        [$values, $part] = (new Strands($graph, $rather))->part(self::gaps($values, $colours, $rather, $width), $inside, $hairs);
+        [$values, $part] = (new Strands($graph, $rather))->part(self::gaps($values, $colours, $rather, $width), $inside, $ring, $hairs);
         foreach ($said as $i => $what) {
             if ($what !== Marks::FREE) {
                 $values[$i] = $what === Marks::THIS ? self::THING : self::NOT;
