@@ -18,6 +18,8 @@ use Yarrowfog\Core\Raster\Filter;
 use Yarrowfog\Core\Raster\Resampler;
 use Yarrowfog\Core\Tip\Tip;
 
+use function Illuminate\Support\defer;
+
 /** Replays cut lists over sources, small for the eye and whole for the tip. */
 final readonly class Cutter
 {
@@ -47,6 +49,9 @@ final readonly class Cutter
         $count = count($list->steps);
         $factor = $this->images->previewFactor($source) * self::SIZES[$size];
         $isWhole = $size === self::WHOLE;
+        if ($isWhole) {
+            $this->expectMark($source, $list, $at ?? 0, $factor);
+        }
         $replay = $isWhole ? $this->halfway->find($source, 'end', $list, $count) : null;
         if ($replay === null) {
             $replay = $this->upTo($source, $list, min($at ?? 0, $count), $factor, $size);
@@ -58,6 +63,15 @@ final readonly class Cutter
         }
 
         return [$replay, $factor];
+    }
+
+    /** Where nothing was pointed at yet what every mark needs is found before the first one comes, once the picture was answered. */
+    private function expectMark(Source $source, CutList $list, int $at, float $factor): void
+    {
+        $step = $list->steps[$at] ?? null;
+        if ($this->halfway->last() && $step !== null && $step->on && $step->step === TakeThing::class && $step->numbers->strokes('marks') === [] && $step->numbers->places('area') === []) {
+            defer(fn () => TakeThing::expect($this->upTo($source, $list, $at, $factor, self::WHOLE)->picture));
+        }
     }
 
     /** The preview of another list that is looked at once, from what is at hand before a step of both: it is not kept itself. */

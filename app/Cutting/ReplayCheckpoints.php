@@ -24,6 +24,12 @@ final readonly class ReplayCheckpoints
     {
     }
 
+    /** Whether they are there for the next preview. */
+    public function last(): bool
+    {
+        return $this->memory->lasts;
+    }
+
     /** @param  string  $stop  a name of the place on the way */
     public function find(Source $source, string $stop, CutList $list, int $steps): ?Replay
     {

@@ -14,9 +14,11 @@ use App\Pictures\PictureFile;
 use App\Work\Progress;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\TestWith;
+use ReflectionProperty;
 use Tests\Core\Cut\MadePages;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Cut\CutList;
+use Yarrowfog\Core\Cut\Thing\PatchGraph;
 use Yarrowfog\Core\Raster\Bitmap;
 
 final class CutTest extends FeatureTestCase
@@ -26,6 +28,7 @@ final class CutTest extends FeatureTestCase
     /** What is kept half way must not be taken for the result of other numbers. */
     public function test_a_preview_that_goes_on_from_half_way_is_that_of_the_whole_list(): void
     {
+        $this->atAWorker();
         $source = $this->source();
         $list = fn (float $white, float $sigma): array => ['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => $white]], ['step' => 'blur', 'numbers' => ['sigma' => $sigma]], ['step' => 'trim']]];
         $pixels = fn (array $list, int $at): array => self::patches($this->postJson("/cut/{$source->id}/look/preview", ['list' => $list, 'at' => $at]))['patches'][0]['picture']->pixels;
@@ -132,6 +135,7 @@ final class CutTest extends FeatureTestCase
 
     public function test_previews_of_a_thing_taken_out_are_those_of_the_whole_list(): void
     {
+        $this->atAWorker();
         $photo = Pictures::bitmap(240, 180, fn (int $x, int $y): int => (hypot($x - 120, $y - 90) < 50 ? 0xC08030FF : 0x4A6078FF) + (($x * 7 + $y * 13) % 9 << 16));
         $source = app(SourceIntake::class)->takeIn(PictureFile::encode(240, 180, $photo->toBytes(), 'png'), 'Disc');
         $list = fn (float $left, float $sigma): array => ['kind' => 'own colours', 'steps' => [['step' => 'crop', 'numbers' => ['left' => 0.02]], ['step' => 'take-thing', 'numbers' => ['area' => [[$left, 0.1], [0.9, 0.9]]]], ['step' => 'blur', 'numbers' => ['sigma' => $sigma]], ['step' => 'trim']]];
@@ -141,6 +145,24 @@ final class CutTest extends FeatureTestCase
             self::assertSame($whole->pixels, self::patches($this->postJson("/cut/{$source->id}/look/preview", $asked))['patches'][0]['picture']->pixels, "area from {$left}, σ {$sigma}, at {$at}");
             $this->postJson("/cut/{$source->id}/look/checks", $asked)->assertOk();
         }
+    }
+
+    /** The first mark must not wait for what all marks need. */
+    public function test_what_marks_need_is_found_before_the_first_one(): void
+    {
+        $this->atAWorker();
+        $known = fn (): int => count((new ReflectionProperty(PatchGraph::class, 'known'))->getValue() ?? []);
+        $before = $known();
+        $photo = Pictures::bitmap(120, 90, fn (int $x, int $y): int => (hypot($x - 60, $y - 45) < 25 ? 0xC08030FF : 0x4A6078FF) + (($x * 7 + $y * 13) % 9 << 16));
+        $source = app(SourceIntake::class)->takeIn(PictureFile::encode(120, 90, $photo->toBytes(), 'png'), 'Disc');
+        $ask = fn (array $step, int $at) => $this->postJson("/cut/{$source->id}/look/preview", ['list' => ['kind' => 'own colours', 'steps' => [['step' => 'crop', 'numbers' => ['left' => 0.02]], ['step' => 'take-thing', ...$step]]], 'at' => $at])->assertOk();
+        $ask(['on' => false], 1);
+        $ask([], 0);
+        self::assertSame($before, $known());
+        $ask([], 1);
+        self::assertSame($before + 1, $known());
+        $ask(['numbers' => ['area' => [[0.1, 0.1], [0.9, 0.9]]]], 1);
+        self::assertSame($before + 1, $known(), 'it is the one that the mark needs');
     }
 
     public function test_corners_are_found_as_the_picture_reaches_the_step(): void

@@ -8,6 +8,7 @@ use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\Thing\Marks;
+use Yarrowfog\Core\Cut\Thing\PatchGraph;
 use Yarrowfog\Core\Cut\Thing\ThingCut;
 use Yarrowfog\Core\Form\Field;
 use Yarrowfog\Core\Form\FieldValues;
@@ -37,6 +38,12 @@ final readonly class TakeThing implements Step
     public static function from(FieldValues $numbers): self
     {
         return new self(new Marks($numbers->places('area'), $numbers->strokes('marks')), self::EDGES[$numbers->choice('edge')]);
+    }
+
+    /** What the first mark on a picture needs, and every mark after it, is found now; it is at hand for as long as the picture is. */
+    public static function expect(Bitmap $in): void
+    {
+        PatchGraph::of($in);
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap

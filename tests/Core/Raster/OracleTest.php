@@ -153,7 +153,9 @@ final class OracleTest extends TestCase
         foreach ([1, 2, 3] as $roll) {
             $plane = Pictures::plane(30, 22, fn (int $x, int $y): int => (($x * 73 + $y * 151 + $x * $y * $roll) % 7) < 4 ? 65535 : 0);
             foreach ([false, true] as $corners) {
-                $areas = Runs::of($plane, 1)->regions($corners)->areas;
+                $runs = Runs::of($plane, 1);
+                self::assertEquals($runs, Runs::like(implode('', array_map(fn (int $v): string => $v > 0 ? 'x' : '.', $plane->values)), 'x', $plane->width));
+                $areas = $runs->regions($corners)->areas;
                 sort($areas);
                 self::assertSame(self::floodAreas($plane, $corners), array_values($areas));
             }
