@@ -23,7 +23,7 @@ use Yarrowfog\Core\Vector\Tracer;
  * Cutting, against its targets: the preview of each step on a photo of 12 megapixels, and the
  * full size. `bin/bench cut` runs each part in a process of its own, as requests are.
  *
- *   php bench/cut.php previews|dragged [STEP] | whole | clear everywhere|touching | blur | outlines SIDE greys|hard | photo
+ *   php bench/cut.php previews|dragged [STEP] | marks | whole | clear everywhere|touching | blur | outlines SIDE greys|hard | photo
  */
 require __DIR__.'/../vendor/autoload.php';
 
@@ -52,6 +52,8 @@ if ($part === 'previews') {
     previews($photo, $which);
 } elseif ($part === 'dragged') {
     dragged($photo, $which);
+} elseif ($part === 'marks') {
+    marks();
 } elseif ($part === 'clear') {
     $picture = PictureFile::read((string) file_get_contents($photo))->bitmap();
     $list = CutList::read(['steps' => [['step' => 'clear-colour', 'numbers' => ['places' => [[0.05, 0.5]], 'tolerance' => 0.12, 'reach' => $which === 'touching' ? 'touching only' : 'everywhere']]]]);
@@ -267,6 +269,49 @@ function called(string $url, array $options): string
     $answer = (string) curl_exec($call);
 
     return curl_getinfo($call, CURLINFO_RESPONSE_CODE) < 300 ? $answer : throw new RuntimeException("{$url}: {$answer}");
+}
+
+/**
+ * A thing taken out of photos of 12 megapixels, from each mark to the answer that holds the new cut: a box, then stroke after stroke, *this* and
+ * *not this* in turn. As a page does it, the step is seen before the first mark. Tells the median, and the slowest first one, in ms.
+ */
+function marks(): void
+{
+    $app = new Application;
+    $file = tempnam(sys_get_temp_dir(), 'mark');
+    try {
+        $first = $all = [];
+        foreach (['shell' => 'grass', 'coins' => 'cloth', 'feather' => 'wood'] as $find => $ground) {
+            $picture = SampleCamera::make(FieldValues::read(SampleCamera::params(), JsonReader::of(['find' => $find, 'ground' => $ground, 'size' => '12 megapixels'])));
+            file_put_contents($file, PictureFile::encode($picture->width, $picture->height, $picture->toBytes(), 'jpeg'));
+            unset($picture);
+            $source = gathered($app->url, $file);
+            $look = function (string $at, array $area, array $marks) use ($app, $source): float {
+                $from = hrtime(true);
+                called("{$app->url}/cut/{$source}/look/{$at}", [
+                    CURLOPT_POSTFIELDS => json_encode(['list' => ['kind' => 'own colours', 'steps' => [['step' => 'take-thing', 'numbers' => ['area' => $area, 'marks' => $marks]]]], 'at' => 0], JSON_THROW_ON_ERROR),
+                    CURLOPT_HTTPHEADER => ['Content-Type: application/json', 'Sec-Fetch-Site: same-origin'],
+                ]);
+
+                return (hrtime(true) - $from) / 1e6;
+            };
+            $look('preview', [], []);
+            $look('checks', [], []);
+            // Somebody takes this long to draw a box.
+            sleep(2);
+            $strokes = [];
+            for ($n = 0; $n < 8; $n++) {
+                $took = $look('preview', [[0.1, 0.1], [0.9, 0.9]], $strokes);
+                $n < 2 ? $first[] = $took : $all[] = $took;
+                $strokes[] = ['shows' => $n % 2 === 0, 'size' => 0.02, 'softness' => 0, 'pressed' => false, 'samples' => [[0, 0.5 - 0.05 * $n, 0.4 + 0.02 * $n, 1], [40, 0.55 - 0.05 * $n, 0.42 + 0.02 * $n, 1]]];
+            }
+        }
+        sort($all);
+        printf("%.0f %.0f\n", $all[intdiv(count($all), 2)], max($first));
+    } finally {
+        unlink($file);
+        $app->remove();
+    }
 }
 
 /** The full-size tip, through the application. */

@@ -8,7 +8,6 @@ use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\Thing\Marks;
-use Yarrowfog\Core\Cut\Thing\PatchGraph;
 use Yarrowfog\Core\Cut\Thing\ThingCut;
 use Yarrowfog\Core\Form\Field;
 use Yarrowfog\Core\Form\FieldValues;
@@ -40,10 +39,10 @@ final readonly class TakeThing implements Step
         return new self(new Marks($numbers->places('area'), $numbers->strokes('marks')), self::EDGES[$numbers->choice('edge')]);
     }
 
-    /** What the first mark on a picture needs, and every mark after it, is found now; it is at hand for as long as the picture is. */
+    /** The first mark on a picture will not wait for what all marks need. */
     public static function expect(Bitmap $in): void
     {
-        PatchGraph::of($in);
+        ThingCut::expect($in);
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap

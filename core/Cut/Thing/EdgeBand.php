@@ -116,24 +116,48 @@ final readonly class EdgeBand
         return $nearest;
     }
 
-    /** The mean of a sure pixel and its neighbours of the same kind: one grain of noise must not stand for a colour. */
-    public function mean(int $i): int
+    /**
+     * The mean of a sure pixel and its neighbours of the same kind: one grain of noise must not stand for a colour.
+     *
+     * @param  array<int, int>  $pixels  0xRRGGBBAA
+     * @param  string  $values  a byte for each pixel: see Trimap
+     */
+    public static function mean(array $pixels, string $values, int $width, int $i): int
     {
-        $pixels = $this->in->pixels;
-        $kind = $this->values[$i];
+        $kind = $values[$i];
         $p = $pixels[$i];
         $r = $p >> 24;
         $g = $p >> 16 & 255;
         $b = $p >> 8 & 255;
         $n = 1;
-        foreach ([$i - 1, $i + 1, $i - $this->width, $i + $this->width] as $j) {
-            if (isset($pixels[$j]) && $this->values[$j] === $kind) {
-                $q = $pixels[$j];
-                $r += $q >> 24;
-                $g += $q >> 16 & 255;
-                $b += $q >> 8 & 255;
-                $n++;
-            }
+        if ($i > 0 && $values[$i - 1] === $kind) {
+            $p = $pixels[$i - 1];
+            $r += $p >> 24;
+            $g += $p >> 16 & 255;
+            $b += $p >> 8 & 255;
+            $n++;
+        }
+        $last = strlen($values) - 1;
+        if ($i < $last && $values[$i + 1] === $kind) {
+            $p = $pixels[$i + 1];
+            $r += $p >> 24;
+            $g += $p >> 16 & 255;
+            $b += $p >> 8 & 255;
+            $n++;
+        }
+        if ($i >= $width && $values[$i - $width] === $kind) {
+            $p = $pixels[$i - $width];
+            $r += $p >> 24;
+            $g += $p >> 16 & 255;
+            $b += $p >> 8 & 255;
+            $n++;
+        }
+        if ($i + $width <= $last && $values[$i + $width] === $kind) {
+            $p = $pixels[$i + $width];
+            $r += $p >> 24;
+            $g += $p >> 16 & 255;
+            $b += $p >> 8 & 255;
+            $n++;
         }
 
         return intdiv($r, $n) << 24 | intdiv($g, $n) << 16 | intdiv($b, $n) << 8 | 255;

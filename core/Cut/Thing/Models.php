@@ -46,10 +46,15 @@ final class Models
             $a = $palette->a[$k];
             $b = $palette->b[$k];
             $most = $likely[$k];
+            $own = $thing->likely($l, $a, $b);
             foreach (self::SHADES as [$root, $cost]) {
+                // No shadow makes what is the ground already more so.
+                if ($own - $most <= -self::MOST) {
+                    break;
+                }
                 $most = max($most, $ground->likely($l / $root, $a / $root, $b / $root) - $shadows * $cost);
             }
-            $rather[] = max(-self::MOST, min(self::MOST, $thing->likely($l, $a, $b) - $most));
+            $rather[] = max(-self::MOST, min(self::MOST, $own - $most));
         }
 
         return $rather;

@@ -26,14 +26,7 @@ final class Outline
     /** What a px of border costs where the picture has no edge, against one px of the wrong side by a factor of e. */
     private const BORDER = 5.0;
 
-    /** Columns from a px to its eight neighbours: first those of which each pair is met once. */
-    private const SIDEWAYS = [1, 0, 1, -1, -1, 0, -1, 1];
-
-    /** The ones after those are the same, the other way. */
-    private const FORWARD = 4;
-
-    /** How long a border with each of them is. */
-    private const NEARNESS = [1.0, 1.0, M_SQRT1_2, M_SQRT1_2, 1.0, 1.0, M_SQRT1_2, M_SQRT1_2];
+    private const COST = ThingFinder::PARTS * self::BORDER;
 
     /** From where on a px is so much likelier to be on the other side that it is asked for, too. */
     private const STRAY = 2.0;
@@ -106,18 +99,12 @@ final class Outline
      */
     private function part(array $inside, array $rather): array
     {
-        $picture = $this->graph->picture;
-        $width = $picture->width;
-        $all = count($inside);
         $said = $this->said;
         $colours = $this->graph->palette->colours;
         $owners = $this->graph->patches->patches;
         $lean = $this->found->lean;
         $unlike = $this->graph->unlike;
-        $there = $picture->there;
-        [$ls, $as, $bs] = [$picture->l, $picture->a, $picture->b];
-        $weights = $this->graph->weights;
-        $last = count($weights) - 1;
+        $there = $this->graph->picture->there;
         $pixels = $node = [];
         $count = 0;
         foreach ($this->near($inside, $rather) as $i => $is) {
@@ -128,48 +115,39 @@ final class Outline
                 $node[] = -1;
             }
         }
-        $steps = [1, $width, $width + 1, $width - 1, -1, -$width, -$width - 1, 1 - $width];
-        $full = array_map(fn (float $near): float => ThingFinder::PARTS * self::BORDER * $near, self::NEARNESS);
-        // Eight arcs for each px; those that lead nowhere lead back to it, without room.
+        $edges = $this->graph->pixelEdges(self::COST);
+        [$steps, $costs] = [$edges->steps, $edges->costs];
+        // Eight arcs for each px, to four neighbours and back from them; those that lead nowhere have no room.
         $head = $back = $room = array_fill(0, 8 * $count, 0);
         $ties = [];
         foreach ($pixels as $n => $i) {
-            $x = $i % $width;
             $what = $said[$i];
             $tie = match (true) {
                 $what === Marks::THIS => ThingFinder::SAID,
                 $what === Marks::NOT_THIS || $there[$i] === 0 => -ThingFinder::SAID,
                 default => (int) (ThingFinder::PARTS * ($rather[$colours[$i]] + $lean[$owners[$i]] / $unlike[$i])),
             };
-            $light = $ls[$i];
-            $red = $as[$i];
-            $yellow = $bs[$i];
-            for ($k = 0; $k < 8; $k++) {
-                $column = $x + self::SIDEWAYS[$k];
-                $j = $i + $steps[$k];
-                if ($column < 0 || $column >= $width || $j < 0 || $j >= $all) {
-                    continue;
+            for ($k = 0; $k < 4; $k++) {
+                $cost = $costs[4 * $i + $k];
+                if ($cost > 0) {
+                    $j = $i + $steps[$k];
+                    $other = $node[$j];
+                    if ($other >= 0) {
+                        $out = 8 * $n + $k;
+                        $in = 8 * $other + 4 + $k;
+                        $head[$out] = $other;
+                        $head[$in] = $n;
+                        $back[$out] = $in;
+                        $back[$in] = $out;
+                        $room[$out] = $room[$in] = $cost;
+                    } else {
+                        // Beyond the band all is decided.
+                        $tie += $inside[$j] === 1 ? $cost : -$cost;
+                    }
                 }
-                $other = $node[$j];
-                if ($other >= 0 && $k >= self::FORWARD) {
-                    continue;
-                }
-                $l = $light - $ls[$j];
-                $a = $red - $as[$j];
-                $b = $yellow - $bs[$j];
-                $square = $l * $l + $a * $a + $b * $b >> 6;
-                $cost = (int) ($full[$k] * $weights[$square > $last ? $last : $square]);
-                if ($other >= 0) {
-                    $out = 8 * $n + $k;
-                    $in = 8 * $other + $k + self::FORWARD;
-                    $head[$out] = $other;
-                    $head[$in] = $n;
-                    $back[$out] = $in;
-                    $back[$in] = $out;
-                    $room[$out] = $room[$in] = $cost;
-                } else {
-                    // Beyond the band all is decided.
-                    $tie += $inside[$j] === 1 ? $cost : -$cost;
+                $j = $i - $steps[$k];
+                if ($j >= 0 && $node[$j] < 0) {
+                    $tie += $inside[$j] === 1 ? $costs[4 * $j + $k] : -$costs[4 * $j + $k];
                 }
             }
             $ties[] = $tie;

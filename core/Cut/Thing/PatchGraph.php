@@ -32,6 +32,8 @@ final class PatchGraph
 
     private ?Arcs $arcs = null;
 
+    private ?PixelEdges $pixelEdges = null;
+
     /** @var list<array{float, float}>|null around which something was looked for the last time */
     private ?array $area = null;
 
@@ -165,6 +167,12 @@ final class PatchGraph
         }
 
         return $this->arcs;
+    }
+
+    /** @param  float  $cost  of a px of border that has no edge, the same each time */
+    public function pixelEdges(float $cost): PixelEdges
+    {
+        return $this->pixelEdges ??= PixelEdges::of($this->picture, $this->weights, $cost);
     }
 
     /** What the area of some marks says; it is found once, since it stays while mark by mark is made in it. */

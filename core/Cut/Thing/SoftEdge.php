@@ -91,21 +91,25 @@ final class SoftEdge
         $width = $this->width;
         $values = $this->band->values;
         $pixels = $this->band->in->pixels;
-        $shared = array_map(fn (array $d): array => [(int) ($d[0] * $this->band->scale), (int) ($d[1] * $this->band->scale)], self::SHARED);
+        $across = $down = [];
+        foreach (self::SHARED as [$dx, $dy]) {
+            $across[] = (int) ($dx * $this->band->scale);
+            $down[] = (int) ($dy * $this->band->scale);
+        }
         $step = self::STEP / $this->band->scale;
         $height = $this->band->height;
         $alphas = $colours = $means = [];
-        $fronts = $backs = array_fill(0, count($shared), 0);
-        $toFronts = $toBacks = array_fill(0, count($shared), 0.0);
+        $fronts = $backs = array_fill(0, count($across), 0);
+        $toFronts = $toBacks = array_fill(0, count($across), 0.0);
         $outline = $this->band->outline();
         foreach ($this->band->mixed as $n => $i) {
             $x = $i % $width;
             $y = intdiv($i, $width);
             $frontCount = $backCount = 0;
             $lastThing = $lastGround = -1;
-            foreach ($shared as [$dx, $dy]) {
+            foreach ($across as $k => $dx) {
                 $u = $x + $dx;
-                $v = $y + $dy;
+                $v = $y + $down[$k];
                 if ($u < 0 || $v < 0 || $u >= $width || $v >= $height) {
                     continue;
                 }
@@ -114,14 +118,14 @@ final class SoftEdge
                 $thing = $kind === "\2" ? $j : ($kind === "\1" ? $things[$j] ?? -1 : -1);
                 if ($thing >= 0 && $thing !== $lastThing) {
                     $lastThing = $thing;
-                    $fronts[$frontCount] = $means[$thing] ??= $this->band->mean($thing);
+                    $fronts[$frontCount] = $means[$thing] ??= EdgeBand::mean($pixels, $values, $width, $thing);
                     $toFronts[$frontCount] = $step * (abs($thing % $width - $x) + abs(intdiv($thing, $width) - $y));
                     $frontCount++;
                 }
                 $ground = $kind === "\0" ? $j : ($kind === "\1" ? $rest[$j] ?? -1 : -1);
                 if ($ground >= 0 && $ground !== $lastGround) {
                     $lastGround = $ground;
-                    $backs[$backCount] = $means[$ground] ??= $this->band->mean($ground);
+                    $backs[$backCount] = $means[$ground] ??= EdgeBand::mean($pixels, $values, $width, $ground);
                     $toBacks[$backCount] = $step * (abs($ground % $width - $x) + abs(intdiv($ground, $width) - $y));
                     $backCount++;
                 }
@@ -146,6 +150,10 @@ final class SoftEdge
                 $fg = $c >> 16 & 255;
                 $fb = $c >> 8 & 255;
                 for ($k = 0; $k < $backCount; $k++) {
+                    // However well it explained the pixel, it would lie too far away.
+                    if ($best <= $toFronts[$f] + $toBacks[$k]) {
+                        continue;
+                    }
                     $d = $backs[$k];
                     $br = $d >> 24;
                     $bg = $d >> 16 & 255;
