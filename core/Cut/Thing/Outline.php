@@ -171,9 +171,12 @@ final class Outline
         $lean = $this->found->lean;
         $unlike = $this->graph->unlike;
         foreach ($this->graph->palette->colours as $i => $colour) {
+            if ($said[$i] !== Marks::FREE) {
+                continue;
+            }
             // What marks say of the patches around them counts less where a pixel is unlike its patch, since then the patch is of both.
             $more = $rather[$colour] + $lean[$owners[$i]] / $unlike[$i];
-            if (($inside[$i] === 1 ? -4.0 * $more : $more) > self::STRAY && $said[$i] === Marks::FREE) {
+            if (($inside[$i] === 1 ? -4.0 * $more : $more) > self::STRAY) {
                 foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
                     if ($j >= 0 && $j < $all) {
                         $near[$j] = 1;

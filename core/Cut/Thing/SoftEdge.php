@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Thing;
 
+use WeakMap;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /**
@@ -38,6 +39,12 @@ final class SoftEdge
     /** Black that is gone: clear pixels without a colour are taken to have none. */
     private const BLACK = 0x01010100;
 
+    /** px up to which a picture is small. */
+    private const SMALL = 1 << 20;
+
+    /** @var WeakMap<Bitmap, array<int, int>>|null of pictures that are still at hand */
+    private static ?WeakMap $cleared = null;
+
     private readonly int $width;
 
     /** How much steeper alpha rises than means over neighbours tell. */
@@ -59,26 +66,47 @@ final class SoftEdge
     {
         [$alphas, $fronts] = $this->solve($this->band->nearest("\2"), $this->band->nearest("\0"));
         $alphas = $this->calm($alphas);
-        $out = $this->band->in->pixels;
-        for ($i = strpos($this->band->values, "\0"); $i !== false; $i = strpos($this->band->values, "\0", $i)) {
-            for ($end = $i + strspn($this->band->values, "\0", $i); $i < $end; $i++) {
-                $p = $out[$i] & 0xFFFFFF00;
-                $out[$i] = $p === 0 ? self::BLACK : $p;
+        $in = $this->band->in->pixels;
+        $out = self::cleared($this->band->in);
+        for ($i = strpos($this->band->values, "\2"); $i !== false; $i = strpos($this->band->values, "\2", $i)) {
+            for ($end = $i + strspn($this->band->values, "\2", $i); $i < $end; $i++) {
+                $out[$i] = $in[$i];
             }
         }
         foreach ($this->band->mixed as $n => $i) {
             $a = $alphas[$n];
-            $p = $out[$i];
-            if ($a <= self::NOTHING) {
-                $p &= 0xFFFFFF00;
-                $out[$i] = $p === 0 ? self::BLACK : $p;
-            } elseif ($a < self::ALL) {
+            if ($a >= self::ALL) {
+                $out[$i] = $in[$i];
+            } elseif ($a > self::NOTHING) {
                 // What was there in part before stays so.
-                $out[$i] = $fronts[$n] & 0xFFFFFF00 | intdiv($a * ($p & 255) + 127, 255);
+                $out[$i] = $fronts[$n] & 0xFFFFFF00 | intdiv($a * ($in[$i] & 255) + 127, 255);
             }
         }
 
         return new Bitmap($this->width, $this->band->height, $out);
+    }
+
+    /**
+     * The picture without anything that shows. Of a small one, which is cut again with each mark, it is made once.
+     *
+     * @return array<int, int>
+     */
+    private static function cleared(Bitmap $in): array
+    {
+        self::$cleared ??= new WeakMap;
+        $pixels = self::$cleared[$in] ?? null;
+        if ($pixels === null) {
+            $pixels = $in->pixels;
+            foreach ($pixels as $i => $p) {
+                $p &= 0xFFFFFF00;
+                $pixels[$i] = $p === 0 ? self::BLACK : $p;
+            }
+            if (count($pixels) <= self::SMALL) {
+                self::$cleared[$in] = $pixels;
+            }
+        }
+
+        return $pixels;
     }
 
     /**
