@@ -69,7 +69,7 @@ final readonly class Cutter
     private function expectMark(Source $source, CutList $list, int $at, float $factor): void
     {
         $step = $list->steps[$at] ?? null;
-        if ($this->halfway->last() && $step !== null && $step->on && $step->step === TakeThing::class && $step->numbers->strokes('marks') === [] && $step->numbers->places('area') === []) {
+        if ($this->halfway->last() && $step !== null && $step->on && $step->step === TakeThing::class && TakeThing::from($step->numbers)->marks->sayNothing()) {
             defer(fn () => TakeThing::expect($this->upTo($source, $list, $at, $factor, self::WHOLE)->picture));
         }
     }

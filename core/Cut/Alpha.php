@@ -17,6 +17,9 @@ final class Alpha
 
     private const TAKEN_OUT = 0.02;
 
+    /** Black that is gone: a clear pixel without any colour is taken to have none. */
+    public const UNSEEN_BLACK = 0x01010100;
+
     /** Whether so much of a picture is clear that what is there was taken out of something. */
     public static function isPartlyClear(Bitmap $in): bool
     {

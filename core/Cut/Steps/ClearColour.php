@@ -6,6 +6,7 @@ namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -145,7 +146,7 @@ final readonly class ClearColour implements Step
                 if ($c >= 65535) {
                     // What was cleared keeps its colour, unseen, for steps that must know what lay behind an edge.
                     $p = $pixels[$i] & 0xFFFFFF00;
-                    $out[$i] = $p === 0 ? 0x01010100 : $p;
+                    $out[$i] = $p === 0 ? Alpha::UNSEEN_BLACK : $p;
                 } elseif ($c > 0) {
                     $p = $pixels[$i];
                     $alpha = (($p & 255) * (65535 - $c) + 32767) * 65537 >> 32;

@@ -8,11 +8,12 @@ namespace Yarrowfog\Core\Cut\Thing;
 final readonly class AreaSaid
 {
     /**
+     * @param  list<array{float, float}>  $area  see Marks
      * @param  array<int, int>  $pixels  what it says of each: NOT_THIS outside of it
      * @param  array<int, int>  $outside  px of each patch outside of it
      * @param  array<int, float>  $ways  how far each patch is from what lies outside
      */
-    private function __construct(public array $pixels, public array $outside, public array $ways)
+    private function __construct(public array $area, public array $pixels, public array $outside, public array $ways)
     {
     }
 
@@ -31,6 +32,6 @@ final readonly class AreaSaid
         // What is clear goes on into nothing.
         $from = array_filter($graph->patches->sizes, fn (int $size, int $k): bool => 2 * $beyond[$k] > $size, ARRAY_FILTER_USE_BOTH);
 
-        return new self($pixels, $outside, $graph->ways(array_keys($from)));
+        return new self($marks->area, $pixels, $outside, $graph->ways(array_keys($from)));
     }
 }

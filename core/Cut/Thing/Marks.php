@@ -45,16 +45,10 @@ final readonly class Marks
         return count($this->area) >= 2;
     }
 
-    /** @return array<int, int> FREE, THIS or NOT_THIS, row by row */
-    public function on(int $width, int $height): array
-    {
-        return self::over($this->around($width, $height), $this->drawn($width, $height));
-    }
-
     /**
      * @param  array<int, int>  $said  of each pixel
      * @param  array<int, int>  $drawn  by pixel, what is said of some of them instead
-     * @return array<int, int>
+     * @return array<int, int> FREE, THIS or NOT_THIS, row by row
      */
     public static function over(array $said, array $drawn): array
     {

@@ -26,7 +26,7 @@ final class Outline
     /** What a px of border costs where the picture has no edge, against one px of the wrong side by a factor of e. */
     private const BORDER = 5.0;
 
-    private const COST = ThingFinder::PARTS * self::BORDER;
+    public const COST = ThingFinder::PARTS * self::BORDER;
 
     /** From where on a px is so much likelier to be on the other side that it is asked for, too. */
     private const STRAY = 2.0;
@@ -115,7 +115,7 @@ final class Outline
                 $node[] = -1;
             }
         }
-        $edges = $this->graph->pixelEdges(self::COST);
+        $edges = $this->graph->pixelEdges();
         [$steps, $costs] = [$edges->steps, $edges->costs];
         // Eight arcs for each px, to four neighbours and back from them; those that lead nowhere have no room.
         $head = $back = $room = array_fill(0, 8 * $count, 0);

@@ -34,10 +34,8 @@ final class PatchGraph
 
     private ?PixelEdges $pixelEdges = null;
 
-    /** @var list<array{float, float}>|null around which something was looked for the last time */
-    private ?array $area = null;
-
-    private AreaSaid $areaSaid;
+    /** Of the area around which something was looked for the last time. */
+    private ?AreaSaid $areaSaid = null;
 
     /**
      * @param  array<int, float>  $weights  of a squared difference, by its whole 64ths: 1 where there is none
@@ -55,6 +53,12 @@ final class PatchGraph
         self::$known ??= new WeakMap;
 
         return self::$known[$in] ??= self::make($in, self::SIDE);
+    }
+
+    /** Whether it is at hand. */
+    public static function isKnown(Bitmap $in): bool
+    {
+        return isset(self::$known[$in]);
     }
 
     /** One that is smaller still, where a rough look is enough. */
@@ -151,17 +155,13 @@ final class PatchGraph
         return new Bitmap($width, $height, $out);
     }
 
-    /**
-     * The borders between patches, as costs of parting them there.
-     *
-     * @param  float  $cost  of a px of border that has no edge, the same each time
-     */
-    public function arcs(float $cost): Arcs
+    /** The borders between patches, as costs of parting them there. */
+    public function arcs(): Arcs
     {
         if ($this->arcs === null) {
             $edges = new EdgeList;
             foreach ($this->borders as [$one, $other, $length]) {
-                $edges->add($one, $other, (int) ($cost * $length));
+                $edges->add($one, $other, (int) (ThingFinder::COST * $length));
             }
             $this->arcs = $edges->arcs($this->patches->count);
         }
@@ -169,18 +169,16 @@ final class PatchGraph
         return $this->arcs;
     }
 
-    /** @param  float  $cost  of a px of border that has no edge, the same each time */
-    public function pixelEdges(float $cost): PixelEdges
+    public function pixelEdges(): PixelEdges
     {
-        return $this->pixelEdges ??= PixelEdges::of($this->picture, $this->weights, $cost);
+        return $this->pixelEdges ??= PixelEdges::of($this->picture, $this->weights, Outline::COST);
     }
 
     /** What the area of some marks says; it is found once, since it stays while mark by mark is made in it. */
     public function around(Marks $marks): AreaSaid
     {
-        if ($this->area !== $marks->area) {
+        if ($this->areaSaid?->area !== $marks->area) {
             $this->areaSaid = AreaSaid::of($this, $marks);
-            $this->area = $marks->area;
         }
 
         return $this->areaSaid;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Thing;
 
 use WeakMap;
+use Yarrowfog\Core\Cut\Alpha;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /**
@@ -35,9 +36,6 @@ final class SoftEdge
     private const NOTHING = 10;
 
     private const ALL = 245;
-
-    /** Black that is gone: clear pixels without a colour are taken to have none. */
-    private const BLACK = 0x01010100;
 
     /** px up to which a picture is small. */
     private const SMALL = 1 << 20;
@@ -99,7 +97,7 @@ final class SoftEdge
             $pixels = $in->pixels;
             foreach ($pixels as $i => $p) {
                 $p &= 0xFFFFFF00;
-                $pixels[$i] = $p === 0 ? self::BLACK : $p;
+                $pixels[$i] = $p === 0 ? Alpha::UNSEEN_BLACK : $p;
             }
             if (count($pixels) <= self::SMALL) {
                 self::$cleared[$in] = $pixels;

@@ -20,10 +20,12 @@ final class ThingFinder
     private const LITTLE = [0.1, 1.0, 1.0, 1.0];
 
     /** What a px of border costs where the picture has no edge, against one px of the wrong side by a factor of e (Rother et al.: 50). */
-    public const BORDER = 20.0;
+    private const BORDER = 20.0;
 
     /** Costs are whole numbers of this part. */
     public const PARTS = 64;
+
+    public const COST = self::PARTS * self::BORDER;
 
     /** What somebody said is not cut through. */
     public const SAID = 1 << 40;
@@ -217,6 +219,6 @@ final class ThingFinder
             };
         }
 
-        return MinimumCut::part($this->graph->arcs(self::PARTS * self::BORDER), $ties);
+        return MinimumCut::part($this->graph->arcs(), $ties);
     }
 }
