@@ -100,10 +100,12 @@ final class Worker
         pcntl_async_signals(true);
         pcntl_signal(SIGTERM, fn () => $this->isTold = true, false);
         pcntl_signal(SIGALRM, fn () => throw new DeadlinePassed($this->deadline));
+        // Compiled code that is interrupted and goes on may go on with a wrong number (tests/Compiled/LostRegisters.php): only a deadline, which ends it, comes at any time.
+        pcntl_sigprocmask(SIG_BLOCK, [SIGTERM]);
         $calls = new Calls($door);
         $wait = self::LULL;
         for ($answered = 0; ! $this->isTold && $answered < self::MOST_REQUESTS && self::memory() < $this->largest;) {
-            $call = $calls->next($wait);
+            $call = $this->next($calls, $wait);
             if ($call !== null) {
                 $this->answer(...$call);
                 $answered++;
@@ -112,6 +114,8 @@ final class Worker
                     $this->goesOn($goOn, true);
                 }
                 $wait = self::LULL;
+            } elseif ($this->isTold) {
+                break;
             } elseif ($this->goesOn($goOn)) {
                 $wait = 0.0;
             } elseif ($warmUps !== []) {
@@ -126,6 +130,23 @@ final class Worker
         }
         while ($this->goesOn($goOn));
         @unlink(Str::beforeLast((string) stream_socket_get_name($door, false), self::BEFORE));
+    }
+
+    /**
+     * Who asks for something, once somebody does; the only time at which a worker is told to end.
+     *
+     * @phpstan-impure
+     *
+     * @return array{resource, Request}|null
+     */
+    private function next(Calls $calls, float $wait): ?array
+    {
+        pcntl_sigprocmask(SIG_UNBLOCK, [SIGTERM]);
+        pcntl_signal_dispatch();
+        $call = $calls->next($this->isTold ? 0.0 : $wait);
+        pcntl_sigprocmask(SIG_BLOCK, [SIGTERM]);
+
+        return $call;
     }
 
     /** @param  Closure(bool): bool  $goOn */

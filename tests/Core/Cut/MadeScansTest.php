@@ -69,8 +69,10 @@ final class MadeScansTest extends TestCase
     {
         $out = [];
         foreach ($truth as $i => $ink) {
-            for ($k = 0; $ink > 0.0 && $k < 25; $k++) {
-                $out[$i + ($k % 5 - 2) + (intdiv($k, 5) - 2) * MadeScans::SIDE] = true;
+            if ($ink > 0.0) {
+                for ($k = 0; $k < 25; $k++) {
+                    $out[$i + ($k % 5 - 2) + (intdiv($k, 5) - 2) * MadeScans::SIDE] = true;
+                }
             }
         }
 
