@@ -10,8 +10,9 @@ final readonly class Ring
     /**
      * @param  list<int>  $pixels  in the order in which they were reached
      * @param  array<int, int>  $steps  of each pixel of the picture: how far it is from the outline, 1 for those that touch it; 0 beyond the ring
+     * @param  int  $out  px that it reaches outwards
      */
-    private function __construct(public array $pixels, public array $steps)
+    private function __construct(public array $pixels, public array $steps, private int $out)
     {
     }
 
@@ -28,9 +29,59 @@ final readonly class Ring
         foreach ($pixels as $i) {
             $reached[$i] = 1;
         }
+        $rows = max($height, 1);
+        [$pixels, $reached] = self::grow($pixels, $reached, $inside, $width, 2, $in, $out, array_fill(0, $rows, 0), array_fill(0, $rows, $width));
+
+        return new self($pixels, $reached, $out);
+    }
+
+    /**
+     * The same, and farther out where somebody waits to be reached: what lies between counts there only.
+     *
+     * @param  array<int, int>  $inside  as it was told
+     * @param  list<int>  $waiting  pixels outside
+     * @param  int  $out  px that it reaches outwards for them
+     */
+    public function towards(array $waiting, array $inside, int $width, int $height, int $out): self
+    {
+        // No way of so many steps goes beyond a square around its end.
+        $lefts = array_fill(0, $height, $width);
+        $rights = array_fill(0, $height, -1);
+        foreach ($waiting as $i) {
+            if ($this->steps[$i] === 0) {
+                $y = intdiv($i, $width);
+                for ($row = max(0, $y - $out), $end = min($height - 1, $y + $out); $row <= $end; $row++) {
+                    $lefts[$row] = min($lefts[$row], $i % $width - $out);
+                    $rights[$row] = max($rights[$row], $i % $width + $out);
+                }
+            }
+        }
+        $front = [];
+        foreach ($this->pixels as $i) {
+            if ($inside[$i] === 0 && $this->steps[$i] === $this->out) {
+                $front[] = $i;
+            }
+        }
+        $known = count($front);
+        [$pixels, $reached] = self::grow($front, $this->steps, $inside, $width, $this->out + 1, 0, $out, $lefts, $rights);
+
+        return new self([...$this->pixels, ...array_slice($pixels, $known)], $reached, $out);
+    }
+
+    /**
+     * @param  list<int>  $pixels  of which all are the front, before the first step
+     * @param  array<int, int>  $reached  see steps
+     * @param  array<int, int>  $inside
+     * @param  array<int, int>  $lefts  of each row, the first pixel from which steps are taken
+     * @param  array<int, int>  $rights  the last one
+     * @return array{list<int>, array<int, int>} both of them, grown
+     */
+    private static function grow(array $pixels, array $reached, array $inside, int $width, int $first, int $in, int $out, array $lefts, array $rights): array
+    {
+        $all = count($inside);
         $aslant = [-$width - 1, -$width + 1, $width - 1, $width + 1];
         $begin = 0;
-        for ($steps = 2; $steps <= $in || $steps <= $out; $steps++) {
+        for ($steps = $first; $steps <= $in || $steps <= $out; $steps++) {
             $end = count($pixels);
             for ($n = $begin; $n < $end; $n++) {
                 $i = $pixels[$n];
@@ -39,6 +90,10 @@ final readonly class Ring
                     continue;
                 }
                 $x = $i % $width;
+                $row = intdiv($i, $width);
+                if ($x < $lefts[$row] || $x > $rights[$row]) {
+                    continue;
+                }
                 $left = $x > 0;
                 $right = $x + 1 < $width;
                 if ($left && $reached[$i - 1] === 0 && $inside[$i - 1] === $here) {
@@ -73,7 +128,7 @@ final readonly class Ring
             $begin = $end;
         }
 
-        return new self($pixels, $reached);
+        return [$pixels, $reached];
     }
 
     /**

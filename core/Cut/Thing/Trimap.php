@@ -50,12 +50,19 @@ final readonly class Trimap
         foreach ($inside as $in) {
             $values[] = $in * self::THING;
         }
-        $ring = Ring::around($inside, $width, $height, max(self::BAND + $wider, Strands::CORE, EdgeSoftness::NEAR), max(self::BAND + $wider, self::HAIRS));
+        $near = max(self::BAND + $wider, EdgeSoftness::NEAR);
+        $ring = Ring::around($inside, $width, $height, max($near, Strands::CORE), $near);
         $isSharp = $wider === 0 && (EdgeSoftness::along($graph->picture, $ring) ?? EdgeSoftness::MOST) < self::SHARP;
         $band = self::BAND + $wider - ($isSharp ? 1 : 0);
-        $hairs = [];
+        $hairs = $maybe = [];
         $colours = $graph->palette->colours;
         $all = count($values);
+        foreach ($inside as $i => $in) {
+            if ($in === 0 && $rather[$colours[$i]] > self::HAIR && $said[$i] === Marks::FREE) {
+                $maybe[] = $i;
+            }
+        }
+        $ring = $ring->towards($maybe, $inside, $width, $height, self::HAIRS);
         $farness = $ring->steps;
         foreach ($ring->pixels as $i) {
             if ($said[$i] !== Marks::FREE) {

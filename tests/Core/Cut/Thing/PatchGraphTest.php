@@ -130,4 +130,28 @@ final class PatchGraphTest extends TestCase
             self::assertEqualsCanonicalizing(array_keys(array_filter($steps)), $ring->pixels);
         }
     }
+
+    /** Who waits is reached as by a ring that goes as far everywhere, and in the same order. */
+    public function test_a_ring_that_goes_farther_for_some_reaches_them_as_a_wide_one_does(): void
+    {
+        $chance = new Randomizer(new Mt19937(9));
+        [$width, $height] = [61, 43];
+        $reached = $spared = 0;
+        for ($round = 0; $round < 20; $round++) {
+            $blots = array_map(fn (): array => [$chance->getInt(0, $width), $chance->getInt(0, $height), $chance->getInt(1, 9)], range(0, 2));
+            $inside = array_map(fn (int $i): int => array_any($blots, fn (array $b): bool => hypot($i % $width - $b[0], intdiv($i, $width) - $b[1]) < $b[2]) ? 1 : 0, range(0, $width * $height - 1));
+            $waiting = array_values(array_filter(array_map(fn (): int => $chance->getInt(0, $width * $height - 1), range(0, $round % 4)), fn (int $i): bool => $inside[$i] === 0));
+            $wide = Ring::around($inside, $width, $height, 4, 15);
+            $ring = Ring::around($inside, $width, $height, 4, 3)->towards($waiting, $inside, $width, $height, 15);
+            $order = fn (Ring $r): array => array_values(array_filter($r->pixels, fn (int $i): bool => $r->steps[$i] <= 3 || in_array($i, $waiting, true)));
+            self::assertSame(array_values(array_filter($order($wide), fn (int $i): bool => $inside[$i] === 0)), array_values(array_filter($order($ring), fn (int $i): bool => $inside[$i] === 0)));
+            foreach ($waiting as $i) {
+                self::assertSame($wide->steps[$i], $ring->steps[$i]);
+                $reached += $wide->steps[$i] > 3 ? 1 : 0;
+            }
+            $spared += count($wide->pixels) - count($ring->pixels);
+        }
+        self::assertGreaterThan(5, $reached);
+        self::assertGreaterThan(1000, $spared);
+    }
 }
