@@ -96,18 +96,30 @@ final readonly class EdgeBand
             }
             $front[] = $i;
         }
-        $steps = [-$width, $width, -1, 1];
         while ($front !== []) {
             $next = [];
             foreach ($front as $i) {
                 $x = $i % $width;
                 $from = $nearest[$i];
-                for ($k = 0; $k < 4; $k++) {
-                    $j = $i + $steps[$k];
-                    if (($k !== 2 || $x > 0) && ($k !== 3 || $x + 1 < $width) && $j >= 0 && $j < $all && $values[$j] === "\1" && ! isset($nearest[$j])) {
-                        $nearest[$j] = $from;
-                        $next[] = $j;
-                    }
+                $j = $i - $width;
+                if ($j >= 0 && $values[$j] === "\1" && ! isset($nearest[$j])) {
+                    $nearest[$j] = $from;
+                    $next[] = $j;
+                }
+                $j = $i + $width;
+                if ($j < $all && $values[$j] === "\1" && ! isset($nearest[$j])) {
+                    $nearest[$j] = $from;
+                    $next[] = $j;
+                }
+                $j = $i - 1;
+                if ($x > 0 && $values[$j] === "\1" && ! isset($nearest[$j])) {
+                    $nearest[$j] = $from;
+                    $next[] = $j;
+                }
+                $j = $i + 1;
+                if ($x + 1 < $width && $values[$j] === "\1" && ! isset($nearest[$j])) {
+                    $nearest[$j] = $from;
+                    $next[] = $j;
                 }
             }
             $front = $next;

@@ -32,7 +32,7 @@ final readonly class EdgeSoftness
     {
         $width = $picture->width;
         $channels = [$picture->l, $picture->a, $picture->b];
-        $slopes = $ratios = [];
+        $slopes = [];
         foreach ($ring->pixels as $i) {
             if ($ring->steps[$i] > self::NEAR) {
                 break;
@@ -42,24 +42,29 @@ final readonly class EdgeSoftness
             if ($x < 2 || $y < 2 || $x >= $width - 2 || $y >= $picture->height - 2) {
                 continue;
             }
-            $before = $after = 0;
+            $slope = 0;
             foreach ($channels as $values) {
                 $across = $values[$i + 1] - $values[$i - 1];
                 $down = $values[$i + $width] - $values[$i - $width];
-                $before += $across * $across + $down * $down;
-                [$across, $down] = self::again($values, $i, $width);
-                $after += $across * $across + $down * $down;
+                $slope += $across * $across + $down * $down;
             }
-            $slopes[] = $before;
-            $ratios[] = 256 * $before / max(1, $after);
+            $slopes[$i] = $slope;
         }
         if ($slopes === []) {
             return null;
         }
         arsort($slopes);
-        $steepest = array_map(fn (int $k): float => $ratios[$k], array_slice(array_keys($slopes), 0, max(1, (int) (self::STEEPEST * count($slopes)))));
-        sort($steepest);
-        $square = $steepest[intdiv(count($steepest), 2)];
+        $ratios = [];
+        foreach (array_slice($slopes, 0, max(1, (int) (self::STEEPEST * count($slopes))), true) as $i => $before) {
+            $after = 0;
+            foreach ($channels as $values) {
+                [$across, $down] = self::again($values, $i, $width);
+                $after += $across * $across + $down * $down;
+            }
+            $ratios[] = 256 * $before / max(1, $after);
+        }
+        sort($ratios);
+        $square = $ratios[intdiv(count($ratios), 2)];
 
         return $square > 1.0 ? min(self::MOST, sqrt(self::AGAIN / ($square - 1))) : self::MOST;
     }
