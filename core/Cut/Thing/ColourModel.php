@@ -30,16 +30,23 @@ final readonly class ColourModel
         $weights = array_filter($weights, fn (float $w): bool => $w > 0.0);
         $centres = self::centres($all, $weights);
         $member = [];
+        [$ls, $as, $bs] = [$all->l, $all->a, $all->b];
+        [$cl, $ca, $cb] = [array_column($centres, 0), array_column($centres, 1), array_column($centres, 2)];
+        $count = count($centres);
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            $n = $sl = $sa = $sb = array_fill(0, count($centres), 0.0);
+            $before = $member;
+            $n = $sl = $sa = $sb = array_fill(0, $count, 0.0);
             foreach ($weights as $k => $w) {
-                $l = $all->l[$k];
-                $a = $all->a[$k];
-                $b = $all->b[$k];
+                $l = $ls[$k];
+                $a = $as[$k];
+                $b = $bs[$k];
                 $best = 0;
                 $least = 1e18;
-                foreach ($centres as $c => [$ml, $ma, $mb]) {
-                    $d = ($l - $ml) * ($l - $ml) + ($a - $ma) * ($a - $ma) + ($b - $mb) * ($b - $mb);
+                for ($c = 0; $c < $count; $c++) {
+                    $dl = $l - $cl[$c];
+                    $da = $a - $ca[$c];
+                    $db = $b - $cb[$c];
+                    $d = $dl * $dl + $da * $da + $db * $db;
                     if ($d < $least) {
                         $least = $d;
                         $best = $c;
@@ -51,12 +58,17 @@ final readonly class ColourModel
                 $sa[$best] += $w * $a;
                 $sb[$best] += $w * $b;
             }
+            // Where nobody moves, nobody will.
+            if ($member === $before) {
+                break;
+            }
             foreach ($n as $c => $w) {
                 if ($w > 0.0) {
-                    $centres[$c] = [$sl[$c] / $w, $sa[$c] / $w, $sb[$c] / $w];
+                    [$cl[$c], $ca[$c], $cb[$c]] = [$sl[$c] / $w, $sa[$c] / $w, $sb[$c] / $w];
                 }
             }
         }
+        $centres = array_map(fn (float $l, float $a, float $b): array => [$l, $a, $b], $cl, $ca, $cb);
 
         return new self(self::fit($all, $weights, $member, $centres));
     }
@@ -145,31 +157,32 @@ final readonly class ColourModel
         return $clouds;
     }
 
-    /** @return array<int, float> how likely each colour of a picture is: see `likely` */
-    public function all(Palette $palette): array
+    /**
+     * How likely colours are, each as a natural logarithm up to a constant: that of its likeliest cloud.
+     *
+     * @param  array<int, float>  $ls  lightness of each, in 1,024ths
+     * @param  array<int, float>  $as
+     * @param  array<int, float>  $bs
+     * @return array<int, float>
+     */
+    public function likely(array $ls, array $as, array $bs): array
     {
-        $likely = [];
-        foreach ($palette->l as $c => $l) {
-            $likely[] = $this->likely($l, $palette->a[$c], $palette->b[$c]);
+        $likely = $ls;
+        foreach ($ls as $k => $l) {
+            $likely[$k] = -1e9;
         }
-
-        return $likely;
-    }
-
-    /** How likely a colour is, as a natural logarithm up to a constant: that of the likeliest cloud. */
-    public function likely(float $l, float $a, float $b): float
-    {
-        $most = -1e9;
         foreach ($this->clouds as [$ml, $ma, $mb, $ll, $aa, $bb, $la, $lb, $ab, $size]) {
-            $dl = $l - $ml;
-            $da = $a - $ma;
-            $db = $b - $mb;
-            $at = $size - 0.5 * ($ll * $dl * $dl + $aa * $da * $da + $bb * $db * $db) - $la * $dl * $da - $lb * $dl * $db - $ab * $da * $db;
-            if ($at > $most) {
-                $most = $at;
+            foreach ($ls as $k => $l) {
+                $dl = $l - $ml;
+                $da = $as[$k] - $ma;
+                $db = $bs[$k] - $mb;
+                $at = $size - 0.5 * ($ll * $dl * $dl + $aa * $da * $da + $bb * $db * $db) - $la * $dl * $da - $lb * $dl * $db - $ab * $da * $db;
+                if ($at > $likely[$k]) {
+                    $likely[$k] = $at;
+                }
             }
         }
 
-        return $most;
+        return $likely;
     }
 }

@@ -33,28 +33,34 @@ final class Models
     public static function compare(Palette $palette, array $this_, array $not, array $marked, float $little, float $shadows = 1.0): array
     {
         $ground = ColourModel::of($palette, $not);
-        $likely = $ground->all($palette);
+        $likely = $ground->likely($palette->l, $palette->a, $palette->b);
         if ($little < 1.0) {
             $usual = self::quantile($likely, $not, self::UNUSUAL);
             foreach ($this_ as $k => $n) {
                 $this_[$k] = $n * ($marked[$k] > 0.0 ? 1.0 : max($little, min(1.0, ($usual - $likely[$k]) / self::APART)));
             }
         }
-        $thing = ColourModel::of($palette, $this_);
-        $rather = [];
-        foreach ($palette->l as $k => $l) {
-            $a = $palette->a[$k];
-            $b = $palette->b[$k];
-            $most = $likely[$k];
-            $own = $thing->likely($l, $a, $b);
-            foreach (self::SHADES as [$root, $cost]) {
+        $own = ColourModel::of($palette, $this_)->likely($palette->l, $palette->a, $palette->b);
+        $most = $likely;
+        $open = $own;
+        foreach (self::SHADES as [$root, $cost]) {
+            $l = $a = $b = [];
+            foreach ($open as $k => $is) {
                 // No shadow makes what is the ground already more so.
-                if ($own - $most <= -self::MOST) {
-                    break;
+                if ($is - $most[$k] > -self::MOST) {
+                    $l[$k] = $palette->l[$k] / $root;
+                    $a[$k] = $palette->a[$k] / $root;
+                    $b[$k] = $palette->b[$k] / $root;
                 }
-                $most = max($most, $ground->likely($l / $root, $a / $root, $b / $root) - $shadows * $cost);
             }
-            $rather[] = max(-self::MOST, min(self::MOST, $own - $most));
+            foreach ($ground->likely($l, $a, $b) as $k => $shaded) {
+                $most[$k] = max($most[$k], $shaded - $shadows * $cost);
+            }
+            $open = array_intersect_key($open, $l);
+        }
+        $rather = [];
+        foreach ($own as $k => $is) {
+            $rather[] = max(-self::MOST, min(self::MOST, $is - $most[$k]));
         }
 
         return $rather;
