@@ -8,6 +8,9 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\Replay;
+use Yarrowfog\Core\Cut\Thing\Marks;
+use Yarrowfog\Core\Cut\Thing\ThingCut;
+use Yarrowfog\Core\Form\HandStroke;
 use Yarrowfog\Core\Paint\Composite\Compositor;
 use Yarrowfog\Core\Paint\Dab\StencilCache;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
@@ -82,5 +85,20 @@ final class LongLivedTest extends TestCase
             $first ??= $cut;
             self::assertSame($first, $cut, "cut {$i}");
         }
+    }
+
+    /** A worker cuts a picture again with each mark, and takes over what the mark left as it was. */
+    public function test_things_stay_the_same(): void
+    {
+        $picture = Pictures::bitmap(66, 48, fn (int $x, int $y): int => hypot($x - 30, $y - 24) < 14 ? 0xC08030FF - ($x % 7 << 16) : 0x305070FF + (($x * $y) % 11 << 8));
+        $first = [];
+        for ($i = 0; $i < self::TIMES; $i++) {
+            $strokes = array_slice([new HandStroke(false, 0.1, 0.0, false, [[0.0, 0.35, 0.5, 1.0]]), new HandStroke(true, 0.1, 0.0, false, [[0.0, 0.8, 0.3, 1.0]])], 0, $i % 3);
+            $cut = ThingCut::of($picture, new Marks([[0.1, 0.1], [0.9, 0.9]], $strokes))?->toBytes();
+            self::assertNotNull($cut);
+            $first[$i % 3] ??= $cut;
+            self::assertTrue($first[$i % 3] === $cut, "cut {$i}");
+        }
+        self::assertCount(3, array_unique($first));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Cut\Thing;
 
+use Closure;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -69,7 +70,9 @@ final class SoftEdgeTest extends TestCase
             [$x, $y] = [$i % $width, intdiv($i, $width)];
             $inside[] = (hypot($x - 0.45 * $width, $y - 0.5 * $height) < 0.3 * $height) !== ($isThere && hypot($x - $x0, $y - $y0) < 7) ? 1 : 0;
         }
-        $rather = array_map(fn (): float => $chance->getInt(-30, 15) / 10, array_fill(0, max($graph->palette->colours) + 1, 0));
+        // Now and then a colour is taken for what it is not: hairs, and gaps between them.
+        $middle = (max($graph->palette->l) + min($graph->palette->l)) / 2;
+        $rather = array_map(fn (float $l): float => ($l > $middle) === ($chance->getInt(0, 60) > 0) ? 2.5 : -2.5, $graph->palette->l);
 
         return Trimap::of($graph, $inside, $rather, array_fill(0, $width * $height, Marks::FREE), $wider);
     }
@@ -118,6 +121,20 @@ final class SoftEdgeTest extends TestCase
             $isNear = hypot($i % 300 - ($dotX + 0.5) * 300 / $width, intdiv($i, 300) - ($dotY + 0.5) * 200 / $height) < 12;
             self::assertSame($isNear, $kept[$n] < 0, "pixel {$i}");
         }
+    }
+
+    /** Where samples stay the same, what the outline says may change all the same, and how steep the edge is. */
+    public function test_another_outline_between_the_same_samples_counts(): void
+    {
+        $picture = self::scene(150, 110);
+        $map = self::map(PatchGraph::of($picture), new Randomizer(new Mt19937(2)), 1);
+        $as = Closure::bind(fn (float $most, bool $isSharp): Trimap => new Trimap($map->width, $map->height, $map->values, array_map(fn (int|float $part): float => $most * $part, $map->part), $isSharp), null, Trimap::class);
+        $cuts = [];
+        foreach ([[1.0, false], [0.6, false], [0.6, true], [1.0, false]] as [$most, $isSharp]) {
+            $cuts[] = SoftEdge::of($picture, $as($most, $isSharp))->pixels;
+            self::assertTrue(SoftEdge::of(self::anew($picture), $as($most, $isSharp))->pixels === $cuts[count($cuts) - 1], "{$most}");
+        }
+        self::assertSame([true, false, false], [$cuts[0] === $cuts[3], $cuts[0] === $cuts[1], $cuts[1] === $cuts[2]]);
     }
 
     public function test_a_picture_that_nobody_holds_any_more_is_let_go_of(): void
