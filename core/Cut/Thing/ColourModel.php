@@ -157,6 +157,12 @@ final readonly class ColourModel
         return $clouds;
     }
 
+    /** @return array<int, float> how likely each colour of a picture is: see `likely` */
+    public function all(Palette $palette): array
+    {
+        return $this->likely($palette->l, $palette->a, $palette->b);
+    }
+
     /**
      * How likely colours are, each as a natural logarithm up to a constant: that of its likeliest cloud.
      *

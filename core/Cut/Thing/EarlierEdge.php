@@ -8,8 +8,11 @@ use WeakMap;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /** The soft edge that a picture got last: a mark changes a part of it, and all other pixels are as they were found then. */
-final readonly class EarlierEdge
+final class EarlierEdge
 {
+    /** @var WeakMap<Bitmap, self>|null of small pictures that are still at hand */
+    private static ?WeakMap $kept = null;
+
     /**
      * @param  string  $values  of the picture: see EdgeBand; a picture that is kept in what is kept of it would never be let go of
      * @param  array<int, int>  $place  of each pixel in the band
@@ -18,30 +21,20 @@ final readonly class EarlierEdge
      * @param  list<int>  $colours  of the thing, 0xRRGGBBAA
      * @param  list<float>  $means  of alpha over neighbours
      */
-    public function __construct(private string $values, private array $place, public EdgeSamples $samples, public array $outline, public array $alphas, public array $colours, public array $means)
+    public function __construct(private readonly string $values, private readonly array $place, public readonly EdgeSamples $samples, public readonly array $outline, public readonly array $alphas, public readonly array $colours, public readonly array $means)
     {
     }
 
     /** Of a picture that is still at hand. */
     public static function of(Bitmap $in): ?self
     {
-        return self::all()[$in] ?? null;
+        return self::$kept[$in] ?? null;
     }
 
     public function keep(Bitmap $in): void
     {
-        self::all()[$in] = $this;
-    }
-
-    /** @return WeakMap<Bitmap, self> of small pictures that are still at hand */
-    private static function all(): WeakMap
-    {
-        /** @var WeakMap<Bitmap, self>|null $all */
-        static $all = null;
-        /** @var WeakMap<Bitmap, self> $none */
-        $none = new WeakMap;
-
-        return $all ??= $none;
+        self::$kept ??= new WeakMap;
+        self::$kept[$in] = $this;
     }
 
     /**

@@ -54,7 +54,7 @@ final readonly class EdgeSamples
         $known = $earlier?->samples;
         [$knownTrusts, $knownParts, $knownFronts, $knownBacks] = [$known->trusts ?? [], $known->parts ?? [], $known->fronts ?? [], $known->backs ?? []];
         $step = self::STEP / $band->scale;
-        $trusts = $parts = $thingsOf = $groundsOf = $means = [];
+        $trusts = $parts = $bestFronts = $bestBacks = $means = [];
         $fronts = $backs = array_fill(0, count($across), 0);
         $toFronts = $toBacks = array_fill(0, count($across), 0.0);
         foreach ($band->mixed as $n => $i) {
@@ -62,8 +62,8 @@ final readonly class EdgeSamples
             if ($from >= 0) {
                 $trusts[] = $knownTrusts[$from];
                 $parts[] = $knownParts[$from];
-                $thingsOf[] = $knownFronts[$from];
-                $groundsOf[] = $knownBacks[$from];
+                $bestFronts[] = $knownFronts[$from];
+                $bestBacks[] = $knownBacks[$from];
 
                 continue;
             }
@@ -98,7 +98,7 @@ final readonly class EdgeSamples
             if ($frontCount === 0 || $backCount === 0) {
                 $trusts[] = 1.0;
                 $parts[] = $frontCount === 0 ? 0.0 : 1.0;
-                $thingsOf[] = $groundsOf[] = $p;
+                $bestFronts[] = $bestBacks[] = $p;
 
                 continue;
             }
@@ -146,11 +146,11 @@ final readonly class EdgeSamples
             $spread = ($frontCount > 1 ? self::spread($fronts, $frontCount) : 0.0) + ($backCount > 1 ? self::spread($backs, $backCount) : 0.0);
             $trusts[] = $apart / ($apart + self::ALIKE + 2.0 * $best + self::VARIED * $spread);
             $parts[] = $alpha;
-            $thingsOf[] = $front;
-            $groundsOf[] = $back;
+            $bestFronts[] = $front;
+            $bestBacks[] = $back;
         }
 
-        return new self($things, $rest, $kept, $trusts, $parts, $thingsOf, $groundsOf);
+        return new self($things, $rest, $kept, $trusts, $parts, $bestFronts, $bestBacks);
     }
 
     /**

@@ -33,14 +33,14 @@ final class Models
     public static function compare(Palette $palette, array $this_, array $not, array $marked, float $little, float $shadows = 1.0): array
     {
         $ground = ColourModel::of($palette, $not);
-        $likely = $ground->likely($palette->l, $palette->a, $palette->b);
+        $likely = $ground->all($palette);
         if ($little < 1.0) {
             $usual = self::quantile($likely, $not, self::UNUSUAL);
             foreach ($this_ as $k => $n) {
                 $this_[$k] = $n * ($marked[$k] > 0.0 ? 1.0 : max($little, min(1.0, ($usual - $likely[$k]) / self::APART)));
             }
         }
-        $own = ColourModel::of($palette, $this_)->likely($palette->l, $palette->a, $palette->b);
+        $own = ColourModel::of($palette, $this_)->all($palette);
         $most = $likely;
         $open = $own;
         foreach (self::SHADES as [$root, $cost]) {

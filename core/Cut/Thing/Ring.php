@@ -29,8 +29,7 @@ final readonly class Ring
         foreach ($pixels as $i) {
             $reached[$i] = 1;
         }
-        $rows = max($height, 1);
-        [$pixels, $reached] = self::grow($pixels, $reached, $inside, $width, 2, $in, $out, array_fill(0, $rows, 0), array_fill(0, $rows, $width));
+        [$pixels, $reached] = self::grow($pixels, $reached, $inside, $width, 2, $in, $out, array_fill(0, $height, 0), array_fill(0, $height, $width));
 
         return new self($pixels, $reached, $out);
     }

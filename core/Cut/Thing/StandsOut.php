@@ -80,7 +80,7 @@ final class StandsOut
                 $edge[$colour] += 1.0;
             }
         }
-        $likely = ColourModel::of($palette, $edge)->likely($palette->l, $palette->a, $palette->b);
+        $likely = ColourModel::of($palette, $edge)->all($palette);
         // As likely as most of the ground counts as no more than ground.
         $usual = Models::quantile($likely, $edge, 0.25);
         $unlike = array_fill(0, $graph->patches->count, 0.0);

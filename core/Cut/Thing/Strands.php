@@ -128,7 +128,7 @@ final readonly class Strands
     {
         $palette = $this->graph->palette;
         $width = $this->graph->picture->width;
-        $likely = ColourModel::of($palette, $core)->likely($palette->l, $palette->a, $palette->b);
+        $likely = ColourModel::of($palette, $core)->all($palette);
         $usual = Models::quantile($likely, $core, self::UNUSUAL);
         $all = count($values);
         $found = array_fill_keys($hairs, true);

@@ -160,7 +160,7 @@ final class ThingFinder
             return [...$said, ...$free];
         }
         $palette = $this->graph->palette;
-        $sums = $this->graph->colours->sums(ColourModel::of($palette, $this->colours($ground))->likely($palette->l, $palette->a, $palette->b));
+        $sums = $this->graph->colours->sums(ColourModel::of($palette, $this->colours($ground))->all($palette));
         $likely = [];
         $size = 0;
         foreach ($free as $k) {

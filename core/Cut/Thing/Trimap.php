@@ -59,10 +59,10 @@ final readonly class Trimap
         $all = count($values);
         foreach ($inside as $i => $in) {
             if ($in === 0 && $rather[$colours[$i]] > self::HAIR && $said[$i] === Marks::FREE) {
-                $maybe[] = $i;
+                $maybe[$i] = true;
             }
         }
-        $ring = $ring->towards($maybe, $inside, $width, $height, self::HAIRS);
+        $ring = $ring->towards(array_keys($maybe), $inside, $width, $height, self::HAIRS);
         $farness = $ring->steps;
         foreach ($ring->pixels as $i) {
             if ($said[$i] !== Marks::FREE) {
@@ -70,7 +70,7 @@ final readonly class Trimap
             }
             if ($farness[$i] <= $band) {
                 $values[$i] = self::MIXED;
-            } elseif ($inside[$i] === 0 && $rather[$colours[$i]] > self::HAIR) {
+            } elseif (isset($maybe[$i])) {
                 $hairs[] = $i;
                 foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
                     if ($j >= 0 && $j < $all && $values[$j] === self::NOT && $said[$j] === Marks::FREE) {
