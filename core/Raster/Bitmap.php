@@ -52,6 +52,39 @@ final readonly class Bitmap
         return new Rect(0, 0, $this->width, $this->height);
     }
 
+    /** The least area with all that shows; empty where nothing does. */
+    public function visible(): Rect
+    {
+        [$width, $height, $pixels] = [$this->width, $this->height, $this->pixels];
+        $all = $width * $height;
+        for ($i = 0; $i < $all && ($pixels[$i] & 255) === 0;) {
+            $i++;
+        }
+        if ($i === $all) {
+            return new Rect(0, 0, 0, 0);
+        }
+        for ($last = $all - 1; ($pixels[$last] & 255) === 0;) {
+            $last--;
+        }
+        $top = intdiv($i, $width);
+        $bottom = intdiv($last, $width) + 1;
+        $left = $width;
+        $right = 0;
+        for ($y = $top; $y < $bottom; $y++) {
+            $row = $y * $width;
+            for ($x = 0; $x < $left && ($pixels[$row + $x] & 255) === 0;) {
+                $x++;
+            }
+            $left = $x;
+            for ($x = $width; $x > $right && ($pixels[$row + $x - 1] & 255) === 0;) {
+                $x--;
+            }
+            $right = $x;
+        }
+
+        return Rect::between($left, $top, $right, $bottom);
+    }
+
     /** The part inside `$area`; what lies outside the picture is transparent. */
     public function crop(Rect $area): self
     {

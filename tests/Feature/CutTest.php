@@ -31,10 +31,10 @@ final class CutTest extends FeatureTestCase
         $this->atAWorker();
         $source = $this->source();
         $list = fn (float $white, float $sigma): array => ['steps' => [['step' => 'clear-paper', 'numbers' => ['whitePoint' => $white]], ['step' => 'blur', 'numbers' => ['sigma' => $sigma]], ['step' => 'trim']]];
-        $pixels = fn (array $list, int $at): array => self::patches($this->postJson("/cut/{$source->id}/look/preview", ['list' => $list, 'at' => $at]))['patches'][0]['picture']->pixels;
+        $pixels = fn (array $list, int $at): array => self::showing(self::preview($this->postJson("/cut/{$source->id}/look/preview", ['list' => $list, 'at' => $at])));
         foreach ([[200, 1, 1], [200, 3, 1], [190, 3, 0], [190, 3, 2], [200, 1, 2], [200, 1, 1]] as [$white, $sigma, $at]) {
             $whole = CutList::read($list($white, $sigma))->replay(PictureFile::read($this->scan())->bitmap());
-            self::assertTrue($whole->pixels === $pixels($list($white, $sigma), $at), "white {$white}, σ {$sigma}, at {$at}");
+            self::assertTrue(self::showing($whole) === $pixels($list($white, $sigma), $at), "white {$white}, σ {$sigma}, at {$at}");
         }
     }
 
@@ -142,9 +142,27 @@ final class CutTest extends FeatureTestCase
         foreach ([[0.1, 1, 2], [0.1, 3, 2], [0.45, 3, 1], [0.45, 2, 3], [0.1, 2, 0], [0.1, 1, 3]] as [$left, $sigma, $at]) {
             $asked = ['list' => $list($left, $sigma), 'at' => $at];
             $whole = CutList::read($asked['list'])->replay($photo);
-            self::assertSame($whole->pixels, self::patches($this->postJson("/cut/{$source->id}/look/preview", $asked))['patches'][0]['picture']->pixels, "area from {$left}, σ {$sigma}, at {$at}");
+            self::assertTrue(self::showing($whole) === self::showing(self::preview($this->postJson("/cut/{$source->id}/look/preview", $asked))), "area from {$left}, σ {$sigma}, at {$at}");
             $this->postJson("/cut/{$source->id}/look/checks", $asked)->assertOk();
         }
+    }
+
+    /** Of a thing in a photo most is nothing, and the page waits for every byte. */
+    public function test_a_preview_holds_no_more_than_what_shows(): void
+    {
+        $photo = Pictures::bitmap(240, 180, fn (int $x, int $y): int => (hypot($x - 90, $y - 70) < 40 ? 0xC08030FF : 0x4A6078FF) + (($x * 7 + $y * 13) % 9 << 16));
+        $source = app(SourceIntake::class)->takeIn(PictureFile::encode(240, 180, $photo->toBytes(), 'png'), 'Disc');
+        $look = fn (array $steps) => $this->postJson("/cut/{$source->id}/look/preview", ['list' => ['kind' => 'own colours', 'steps' => $steps]]);
+        $taken = $look([['step' => 'take-thing', 'numbers' => ['area' => [[0.1, 0.1], [0.8, 0.8]]]]]);
+        [$patch] = self::patches($taken)['patches'];
+        $area = [$patch['x'], $patch['y'], $patch['picture']->width, $patch['picture']->height];
+        foreach ([50, 30, 80, 80] as $i => $expected) {
+            self::assertEqualsWithDelta($expected, $area[$i], 4);
+        }
+        self::assertSame([240, 180], [self::preview($taken)->width, self::preview($taken)->height]);
+        self::assertSame([0, 0, 240, 180], self::preview($look([]))->visible()->toArray());
+        $blank = app(SourceIntake::class)->takeIn(PictureFile::encode(40, 30, str_repeat("\xFF", 4800), 'png'), 'Blank');
+        self::assertSame([], self::patches($this->postJson("/cut/{$blank->id}/look/preview", ['list' => ['steps' => [self::CLEAN]]]))['patches']);
     }
 
     /** The first mark must not wait for what all marks need. */

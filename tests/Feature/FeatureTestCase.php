@@ -19,6 +19,7 @@ use Tests\Browser\Process;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
 
 abstract class FeatureTestCase extends TestCase
@@ -130,5 +131,27 @@ abstract class FeatureTestCase extends TestCase
         self::assertSame(strlen($body), $at);
 
         return ['words' => $words, 'patches' => $patches];
+    }
+
+    /**
+     * The preview of a cut as a page shows it: what was sent laid on nothing.
+     *
+     * @param  TestResponse<\Symfony\Component\HttpFoundation\Response>  $response
+     */
+    protected static function preview(TestResponse $response): Bitmap
+    {
+        ['words' => $words, 'patches' => $patches] = self::patches($response);
+        [$width, $height] = array_slice($words['placement'], 6, 2);
+        foreach ($patches as ['x' => $x, 'y' => $y, 'picture' => $picture]) {
+            return $picture->crop(new Rect(-$x, -$y, $width, $height));
+        }
+
+        return new Bitmap($width, $height, array_fill(0, $width * $height, 0));
+    }
+
+    /** @return list<int> the pixels of a picture, with what does not show left out */
+    protected static function showing(Bitmap $picture): array
+    {
+        return array_map(fn (int $p): int => ($p & 255) === 0 ? 0 : $p, $picture->pixels);
     }
 }

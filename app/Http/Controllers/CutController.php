@@ -77,14 +77,19 @@ final class CutController
         $list = CutList::read($body->object('list'));
         $size = $body->choice('size', array_keys(Cutter::SIZES), Cutter::WHOLE);
         [$replay, $factor] = $cutter->preview($source, $list, $body->integer('at', 0, CutList::MOST_STEPS, 0), $size);
+        $picture = $replay->picture;
+        // What was taken out is not sent: of a thing in a photo that is most of it.
+        $visible = $picture->visible();
         $patches = new PixelPatches;
-        $patches->add($replay->picture->bounds(), $replay->picture);
+        if (! $visible->isEmpty()) {
+            $patches->add($visible, $picture->crop($visible));
+        }
 
         return $patches->answer([
             'placement' => $replay->placement->toArray(),
             'inputs' => array_map(fn (Placement $p): array => $p->toArray(), $replay->inputs),
-            'width' => (int) round($replay->picture->width / $factor),
-            'height' => (int) round($replay->picture->height / $factor),
+            'width' => (int) round($picture->width / $factor),
+            'height' => (int) round($picture->height / $factor),
             'isExact' => $factor === 1.0,
             'curves' => (object) StepForms::curves($list),
         ]);

@@ -10,10 +10,11 @@ final readonly class AreaSaid
     /**
      * @param  list<array{float, float}>  $area  see Marks
      * @param  array<int, int>  $pixels  what it says of each: NOT_THIS outside of it
+     * @param  string  $text  the same, a digit for each
      * @param  array<int, int>  $outside  px of each patch outside of it
      * @param  array<int, float>  $ways  how far each patch is from what lies outside
      */
-    private function __construct(public array $area, public array $pixels, public array $outside, public array $ways)
+    private function __construct(public array $area, public array $pixels, public string $text, public array $outside, public array $ways)
     {
     }
 
@@ -32,6 +33,6 @@ final readonly class AreaSaid
         // What is clear goes on into nothing.
         $from = array_filter($graph->patches->sizes, fn (int $size, int $k): bool => 2 * $beyond[$k] > $size, ARRAY_FILTER_USE_BOTH);
 
-        return new self($marks->area, $pixels, $outside, $graph->ways(array_keys($from)));
+        return new self($marks->area, $pixels, implode('', $pixels), $outside, $graph->ways(array_keys($from)));
     }
 }

@@ -40,7 +40,7 @@ final readonly class EdgeBand
     /** Every pixel has the value of the small one in which its middle lies; runs of one value are written at once. */
     private static function enlarge(Trimap $map, int $width, int $height): string
     {
-        $small = strtr(implode('', $map->values), '012', "\0\1\2");
+        $small = $map->values;
         // How many columns lie before each one of the small picture.
         $before = array_fill(0, $map->width + 1, 0);
         for ($x = 0; $x < $width; $x++) {

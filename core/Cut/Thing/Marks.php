@@ -45,20 +45,6 @@ final readonly class Marks
         return count($this->area) >= 2;
     }
 
-    /**
-     * @param  array<int, int>  $said  of each pixel
-     * @param  array<int, int>  $drawn  by pixel, what is said of some of them instead
-     * @return array<int, int> FREE, THIS or NOT_THIS, row by row
-     */
-    public static function over(array $said, array $drawn): array
-    {
-        foreach ($drawn as $i => $what) {
-            $said[$i] = $what;
-        }
-
-        return $said;
-    }
-
     /** @return array<int, int> what the area alone says: NOT_THIS outside of it */
     public function around(int $width, int $height): array
     {

@@ -34,6 +34,31 @@ final class MinimumCut
         $nodes = count($ties);
         // 0 in no tree, 1 in that of *this*, 2 in the other.
         $tree = array_fill(0, $nodes, 0);
+        // What fits straight from a node of one side to its neighbour of the other needs no trees.
+        for ($i = 0; $i < $nodes; $i++) {
+            $tie = $ties[$i];
+            if ($tie <= 0) {
+                continue;
+            }
+            for ($arc = $first[$i], $end = $first[$i + 1]; $arc < $end; $arc++) {
+                $other = $head[$arc];
+                $its = -$ties[$other];
+                if ($its > 0) {
+                    $most = $room[$arc];
+                    if ($most > $its) {
+                        $most = $its;
+                    }
+                    if ($most > $tie) {
+                        $most = $tie;
+                    }
+                    $room[$arc] -= $most;
+                    $room[$back[$arc]] += $most;
+                    $ties[$other] += $most;
+                    $tie -= $most;
+                }
+            }
+            $ties[$i] = $tie;
+        }
         $parent = array_fill(0, $nodes, self::NOBODY);
         // Arcs up to the side, and when that was found out.
         $distance = $time = $tree;
@@ -44,8 +69,19 @@ final class MinimumCut
                 $tree[$i] = $ties[$i] > 0 ? 1 : 2;
                 $parent[$i] = self::SIDE;
                 $distance[$i] = 1;
-                $waits[$i] = 1;
-                $active[] = $i;
+            }
+        }
+        for ($i = 0; $i < $nodes; $i++) {
+            $mine = $tree[$i];
+            if ($mine === 0) {
+                continue;
+            }
+            for ($arc = $first[$i], $end = $first[$i + 1]; $arc < $end; $arc++) {
+                if ($tree[$head[$arc]] !== $mine && ($mine === 1 ? $room[$arc] : $room[$back[$arc]]) > 0) {
+                    $waits[$i] = 1;
+                    $active[] = $i;
+                    break;
+                }
             }
         }
         $now = 0;
@@ -55,37 +91,30 @@ final class MinimumCut
                 continue;
             }
             $waits[$node] = 0;
-            while ($parent[$node] !== self::NOBODY) {
-                // It takes free neighbours into its tree, until it meets the other tree.
-                $mine = $tree[$node];
-                $meeting = self::NOBODY;
-                for ($arc = $first[$node], $end = $first[$node + 1]; $arc < $end; $arc++) {
-                    if (($mine === 1 ? $room[$arc] : $room[$back[$arc]]) === 0) {
-                        continue;
-                    }
-                    $other = $head[$arc];
-                    $its = $tree[$other];
-                    if ($its === 0) {
-                        $tree[$other] = $mine;
-                        $parent[$other] = $back[$arc];
-                        $time[$other] = $time[$node];
-                        $distance[$other] = $distance[$node] + 1;
-                        if ($waits[$other] === 0) {
-                            $waits[$other] = 1;
-                            $active[] = $other;
-                        }
-                    } elseif ($its !== $mine) {
-                        $meeting = $mine === 1 ? $arc : $back[$arc];
-                        break;
-                    } elseif ($time[$other] <= $time[$node] && $distance[$other] > $distance[$node]) {
-                        $parent[$other] = $back[$arc];
-                        $time[$other] = $time[$node];
-                        $distance[$other] = $distance[$node] + 1;
-                    }
+            $mine = $tree[$node];
+            for ($way = $first[$node], $stop = $first[$node + 1]; $way < $stop && $parent[$node] !== self::NOBODY;) {
+                $other = $head[$way];
+                $its = $tree[$other];
+                if ($its === $mine || ($mine === 1 ? $room[$way] : $room[$back[$way]]) === 0) {
+                    $way++;
+
+                    continue;
                 }
-                if ($meeting === self::NOBODY) {
-                    break;
+                // It takes free neighbours into its tree.
+                if ($its === 0) {
+                    $tree[$other] = $mine;
+                    $parent[$other] = $back[$way];
+                    $time[$other] = $time[$node];
+                    $distance[$other] = $distance[$node] + 1;
+                    if ($waits[$other] === 0) {
+                        $waits[$other] = 1;
+                        $active[] = $other;
+                    }
+                    $way++;
+
+                    continue;
                 }
+                $meeting = $mine === 1 ? $way : $back[$way];
                 $now++;
 
                 // As much is sent as fits along the path from side to side.
@@ -135,12 +164,12 @@ final class MinimumCut
                 // Nodes that were torn off find new parents, nearest to their side; those without one are free again.
                 for ($k = 0; $k < count($orphans); $k++) {
                     $orphan = $orphans[$k];
-                    $mine = $tree[$orphan];
+                    $torn = $tree[$orphan];
                     $best = self::NOBODY;
                     $least = self::FAR;
                     for ($arc = $first[$orphan], $end = $first[$orphan + 1]; $arc < $end; $arc++) {
                         $other = $head[$arc];
-                        if ($tree[$other] !== $mine || ($mine === 1 ? $room[$back[$arc]] : $room[$arc]) === 0 || $parent[$other] === self::NOBODY) {
+                        if ($tree[$other] !== $torn || ($torn === 1 ? $room[$back[$arc]] : $room[$arc]) === 0 || $parent[$other] === self::NOBODY) {
                             continue;
                         }
                         // How far it is from the side, marked on the way for whoever asks next; the way may end at an orphan.
@@ -179,10 +208,10 @@ final class MinimumCut
                     }
                     for ($arc = $first[$orphan]; $arc < $end; $arc++) {
                         $other = $head[$arc];
-                        if ($tree[$other] !== $mine) {
+                        if ($tree[$other] !== $torn) {
                             continue;
                         }
-                        if ($waits[$other] === 0 && ($mine === 1 ? $room[$back[$arc]] : $room[$arc]) > 0) {
+                        if ($waits[$other] === 0 && ($torn === 1 ? $room[$back[$arc]] : $room[$arc]) > 0) {
                             $waits[$other] = 1;
                             $active[] = $other;
                         }

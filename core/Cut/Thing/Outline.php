@@ -28,97 +28,74 @@ final class Outline
 
     public const COST = ThingFinder::PARTS * self::BORDER;
 
-    /** From where on a px is so much likelier to be on the other side that it is asked for, too. */
+    /** From where on a px outside is so much likelier to be the thing that it is asked for, too; of one inside this part of it is enough. */
     private const STRAY = 2.0;
+
+    private const HOLD = 4.0;
 
     /** Part of the largest piece below which a piece is none of its own, where only an area was given. */
     private const PIECE = 0.05;
 
-    /** @param  array<int, int>  $said  of each pixel */
-    private function __construct(private readonly PatchGraph $graph, private readonly FoundPatches $found, private readonly Marks $marks, private readonly array $said)
+    /** What a patch of pixels of both sides is. */
+    private const BOTH = 2;
+
+    private function __construct(private readonly PatchGraph $graph, private readonly FoundPatches $found, private readonly Marks $marks, private readonly SaidPixels $said)
     {
     }
 
-    /**
-     * @param  array<int, int>  $said  of each pixel
-     * @return array{array<int, int>, array<int, float>} 1 for each pixel of it; and for each colour how much likelier it is the thing, learned anew
-     */
-    public static function of(PatchGraph $graph, FoundPatches $found, Marks $marks, array $said): array
+    /** @return array{Inside, array<int, float>} the pixels of it; and for each colour how much likelier it is the thing, learned anew */
+    public static function of(PatchGraph $graph, FoundPatches $found, Marks $marks, SaidPixels $said): array
     {
         return (new self($graph, $found, $marks, $said))->find();
     }
 
-    /** @return array{array<int, int>, array<int, float>} see `of` */
+    /** @return array{Inside, array<int, float>} see `of` */
     private function find(): array
     {
-        $is = $this->found->is;
+        $sides = $this->found->is;
         $rather = $this->found->rather;
-        $inside = [];
-        foreach ($this->graph->patches->patches as $patch) {
-            $inside[] = $is[$patch];
-        }
+        [$picture, $palette, $owners] = [$this->graph->picture, $this->graph->palette, $this->graph->patches->patches];
+        $patches = array_keys($sides, 1, true);
+        $inside = Inside::only($this->graph->colours->pixelsOf($patches), $picture->width, $picture->height);
+        $this_ = $this->graph->colours->count($patches, $palette->none());
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            $changed = 0;
-            foreach ($this->part($inside, $rather) as $i => $in) {
-                $changed += $in ^ $inside[$i];
-                $inside[$i] = $in;
-            }
-            if ($changed <= self::CHANGED * array_sum($inside)) {
+            $changed = $this->part($inside, $sides, $rather);
+            $inside = $inside->flip($changed);
+            if (count($changed) <= self::CHANGED * $inside->area) {
                 break;
             }
-            $rather = $this->learn($inside);
+            $in = $inside->pixels;
+            foreach ($changed as $i) {
+                $sides[$owners[$i]] = self::BOTH;
+                $this_[$palette->colours[$i]] += 2.0 * $in[$i] - 1.0;
+            }
+            $not = array_map(fn (float $all, float $of): float => $all - $of, $palette->counts, $this_);
+            $rather = Models::compare($palette, $this_, $not, $this->graph->marked($this->said->drawn), self::LITTLE, self::SHADOWS);
         }
 
         return [$this->pieces($inside), $rather];
     }
 
     /**
-     * @param  array<int, int>  $inside
-     * @return array<int, float> for each colour how much likelier it is the thing
-     */
-    private function learn(array $inside): array
-    {
-        $palette = $this->graph->palette;
-        $colours = $palette->colours;
-        $this_ = $not = $palette->none();
-        foreach ($inside as $i => $in) {
-            if ($in === 1) {
-                $this_[$colours[$i]] += 1.0;
-            } else {
-                $not[$colours[$i]] += 1.0;
-            }
-        }
-
-        return Models::compare($palette, $this_, $not, $this->graph->marked($this->said), self::LITTLE, self::SHADOWS);
-    }
-
-    /**
-     * @param  array<int, int>  $inside
+     * @param  array<int, int>  $sides  1 or 0 for each patch, or BOTH
      * @param  array<int, float>  $rather  of each colour
-     * @return array<int, int> by pixel near the border, 1 for the thing
+     * @return list<int> pixels that change sides
      */
-    private function part(array $inside, array $rather): array
+    private function part(Inside $now, array $sides, array $rather): array
     {
-        $said = $this->said;
+        $inside = $now->pixels;
+        $said = $this->said->pixels;
         $colours = $this->graph->palette->colours;
         $owners = $this->graph->patches->patches;
         $lean = $this->found->lean;
         $unlike = $this->graph->unlike;
         $there = $this->graph->picture->there;
-        $pixels = $node = [];
-        $count = 0;
-        foreach ($this->near($inside, $rather) as $i => $is) {
-            if ($is > 0) {
-                $pixels[] = $i;
-                $node[] = $count++;
-            } else {
-                $node[] = -1;
-            }
-        }
+        [$pixels, $node] = $this->near($now, $sides, $rather);
         $edges = $this->graph->pixelEdges();
         [$steps, $costs] = [$edges->steps, $edges->costs];
-        // Eight arcs for each px, to four neighbours and back from them; those that lead nowhere have no room.
-        $head = $back = $room = array_fill(0, 8 * $count, 0);
+        // Eight arcs for each px, to four neighbours and back from them; those that lead nowhere have no room, there and back.
+        $head = $room = array_fill(0, 8 * count($pixels), 0);
+        $back = array_keys($head);
         $ties = [];
         foreach ($pixels as $n => $i) {
             $what = $said[$i];
@@ -152,72 +129,110 @@ final class Outline
             }
             $ties[] = $tie;
         }
+        $changed = [];
+        foreach (MinimumCut::part(new Arcs(range(0, 8 * count($pixels), 8), $head, $back, $room), $ties) as $n => $is) {
+            if ($is !== $inside[$pixels[$n]]) {
+                $changed[] = $pixels[$n];
+            }
+        }
 
-        return array_combine($pixels, MinimumCut::part(new Arcs(range(0, 8 * $count, 8), $head, $back, $room), $ties));
+        return $changed;
+    }
+
+    /**
+     * Pixels near the border, and around what looks as if it were on the wrong side.
+     *
+     * @param  array<int, int>  $sides  1 or 0 for each patch, or BOTH
+     * @param  array<int, float>  $rather  of each colour
+     * @return array{list<int>, array<int, int>} them, row by row; and of each pixel of the picture its place among them, or −1
+     */
+    private function near(Inside $inside, array $sides, array $rather): array
+    {
+        $width = $inside->width;
+        $all = $width * $inside->height;
+        $near = str_repeat("\0", $all);
+        foreach (Ring::around($inside, self::BAND, self::BAND)->pixels as $i) {
+            $near[$i] = "\1";
+        }
+        foreach ($this->strays($inside->pixels, $sides, $rather) as $i) {
+            foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
+                if ($j >= 0 && $j < $all) {
+                    $near[$j] = "\1";
+                }
+            }
+        }
+        $pixels = [];
+        $node = array_fill(0, $all, -1);
+        $count = 0;
+        for ($i = strcspn($near, "\1"); $i < $all; $i += strcspn($near, "\1", $i)) {
+            for ($end = $i + strspn($near, "\1", $i); $i < $end; $i++) {
+                $pixels[] = $i;
+                $node[$i] = $count++;
+            }
+        }
+
+        return [$pixels, $node];
     }
 
     /**
      * @param  array<int, int>  $inside
+     * @param  array<int, int>  $sides  1 or 0 for each patch, or BOTH
      * @param  array<int, float>  $rather  of each colour
-     * @return array<int, int> above 0 for pixels near the border, and around what looks as if it were on the wrong side
+     * @return list<int> pixels that look as if they were on the wrong side
      */
-    private function near(array $inside, array $rather): array
+    private function strays(array $inside, array $sides, array $rather): array
     {
-        $width = $this->graph->picture->width;
-        $near = Ring::around($inside, $width, $this->graph->picture->height, self::BAND, self::BAND)->steps;
-        $all = count($inside);
-        $said = $this->said;
-        $owners = $this->graph->patches->patches;
-        $lean = $this->found->lean;
+        $said = $this->said->pixels;
         $unlike = $this->graph->unlike;
-        foreach ($this->graph->palette->colours as $i => $colour) {
-            if ($said[$i] !== Marks::FREE) {
-                continue;
-            }
-            // What marks say of the patches around them counts less where a pixel is unlike its patch, since then the patch is of both.
-            $more = $rather[$colour] + $lean[$owners[$i]] / $unlike[$i];
-            if (($inside[$i] === 1 ? -4.0 * $more : $more) > self::STRAY) {
-                foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-                    if ($j >= 0 && $j < $all) {
-                        $near[$j] = 1;
+        $groups = $this->graph->colours;
+        [$first, $colours, $begins, $pixels] = [$groups->first, $groups->colours, $groups->begins, $groups->pixels];
+        $strays = [];
+        foreach ($this->found->lean as $k => $lean) {
+            // What marks say of the patches around them counts less where a pixel is unlike its patch, since then the patch is of both: of a colour at most all, at least nothing.
+            $most = $sides[$k] === 1 ? -INF : max($lean, 0.0);
+            $least = $sides[$k] === 0 ? INF : min($lean, 0.0);
+            for ($c = $first[$k], $last = $first[$k + 1]; $c < $last; $c++) {
+                $is = $rather[$colours[$c]];
+                if ($is + $most <= self::STRAY && $is + $least >= -self::STRAY / self::HOLD) {
+                    continue;
+                }
+                for ($n = $begins[$c], $end = $begins[$c + 1]; $n < $end; $n++) {
+                    $i = $pixels[$n];
+                    $more = $is + $lean / $unlike[$i];
+                    if ($said[$i] === Marks::FREE && ($inside[$i] === 1 ? $more < -self::STRAY / self::HOLD : $more > self::STRAY)) {
+                        $strays[] = $i;
                     }
                 }
             }
         }
 
-        return $near;
+        return $strays;
     }
 
-    /**
-     * The pieces that were meant: those that were pointed at, or, where only an area was given, those that are no crumbs.
-     *
-     * @param  array<int, int>  $inside
-     * @return array<int, int>
-     */
-    private function pieces(array $inside): array
+    /** The pieces that were meant: those that were pointed at, or, where only an area was given, those that are no crumbs. */
+    private function pieces(Inside $inside): Inside
     {
-        $regions = Runs::like(implode('', $inside), '1', $this->graph->picture->width)->regions(false);
+        $regions = Runs::like($inside->text, '1', $inside->width)->regions(false);
         $least = $regions->areas === [] ? 0 : self::PIECE * max($regions->areas);
         $isPointed = $this->marks->hasThis() && ! $this->marks->hasArea();
         $meant = $isPointed ? [] : array_map(fn (int $area): bool => $area >= $least, $regions->areas);
         [$starts, $ends] = [$regions->runs->starts, $regions->runs->ends];
         if ($this->marks->hasThis()) {
             foreach ($regions->owners as $run => $region) {
-                for ($i = $starts[$run]; $i < $ends[$run]; $i++) {
-                    if ($this->said[$i] === Marks::THIS) {
-                        $meant[$region] = true;
-                    }
+                if (strcspn($this->said->text, (string) Marks::THIS, $starts[$run], $ends[$run] - $starts[$run]) < $ends[$run] - $starts[$run]) {
+                    $meant[$region] = true;
                 }
             }
         }
+        $dropped = [];
         foreach ($regions->owners as $run => $region) {
             if (! ($meant[$region] ?? false)) {
                 for ($i = $starts[$run]; $i < $ends[$run]; $i++) {
-                    $inside[$i] = 0;
+                    $dropped[] = $i;
                 }
             }
         }
 
-        return $inside;
+        return $inside->flip($dropped);
     }
 }

@@ -9,11 +9,12 @@ final readonly class Palette
 {
     /**
      * @param  array<int, int>  $colours  of each pixel
+     * @param  array<int, float>  $counts  px of each colour
      * @param  array<int, float>  $l  mean lightness of each colour, in 1,024ths
      * @param  array<int, float>  $a
      * @param  array<int, float>  $b
      */
-    private function __construct(public array $colours, public array $l, public array $a, public array $b)
+    private function __construct(public array $colours, public array $counts, public array $l, public array $a, public array $b)
     {
     }
 
@@ -27,7 +28,7 @@ final readonly class Palette
             $key = ($light >> 4) << 16 | ($red + 512 >> 4) << 8 | $yellow + 512 >> 4;
             if (! isset($known[$key])) {
                 $known[$key] = count($n);
-                $n[] = 0;
+                $n[] = 0.0;
                 $l[] = $a[] = $b[] = 0.0;
             }
             $c = $known[$key];
@@ -43,7 +44,7 @@ final readonly class Palette
             $b[$c] /= $count;
         }
 
-        return new self($colours, $l, $a, $b);
+        return new self($colours, $n, $l, $a, $b);
     }
 
     /** @return array<int, float> none of each colour */

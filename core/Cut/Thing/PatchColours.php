@@ -4,15 +4,16 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Thing;
 
-/** What colours each patch has, and how many px of each: far fewer than there are pixels. */
+/** What colours each patch has, and which pixels have each of them: there are far fewer than pixels. */
 final readonly class PatchColours
 {
     /**
      * @param  array<int, int>  $first  of each patch, and one more: where its colours begin
      * @param  array<int, int>  $colours
-     * @param  array<int, int>  $counts  px of each
+     * @param  array<int, int>  $begins  of each of them, and one more: where its pixels begin
+     * @param  array<int, int>  $pixels
      */
-    private function __construct(private array $first, private array $colours, private array $counts)
+    private function __construct(public array $first, public array $colours, public array $begins, public array $pixels)
     {
     }
 
@@ -23,17 +24,40 @@ final readonly class PatchColours
             $colour = $palette->colours[$i];
             $found[$k][$colour] = ($found[$k][$colour] ?? 0) + 1;
         }
-        $first = $colours = $counts = [];
-        foreach ($found as $each) {
+        $first = $colours = $begins = [];
+        $at = 0;
+        foreach ($found as $k => $each) {
             $first[] = count($colours);
             foreach ($each as $colour => $count) {
                 $colours[] = $colour;
-                $counts[] = $count;
+                $begins[] = $found[$k][$colour] = $at;
+                $at += $count;
             }
         }
         $first[] = count($colours);
+        $begins[] = $at;
+        $pixels = array_fill(0, $at, 0);
+        foreach ($patches->patches as $i => $k) {
+            $pixels[$found[$k][$palette->colours[$i]]++] = $i;
+        }
 
-        return new self($first, $colours, $counts);
+        return new self($first, $colours, $begins, $pixels);
+    }
+
+    /**
+     * @param  list<int>  $patches
+     * @return list<int> their pixels
+     */
+    public function pixelsOf(array $patches): array
+    {
+        $pixels = [];
+        foreach ($patches as $k) {
+            for ($n = $this->begins[$this->first[$k]], $end = $this->begins[$this->first[$k + 1]]; $n < $end; $n++) {
+                $pixels[] = $this->pixels[$n];
+            }
+        }
+
+        return $pixels;
     }
 
     /**
@@ -45,7 +69,7 @@ final readonly class PatchColours
     {
         foreach ($patches as $k) {
             for ($i = $this->first[$k], $end = $this->first[$k + 1]; $i < $end; $i++) {
-                $count[$this->colours[$i]] += $this->counts[$i];
+                $count[$this->colours[$i]] += $this->begins[$i + 1] - $this->begins[$i];
             }
         }
 
@@ -58,11 +82,15 @@ final readonly class PatchColours
      */
     public function sums(array $values): array
     {
+        [$first, $colours, $begins] = [$this->first, $this->colours, $this->begins];
         $sums = [];
-        for ($k = 0, $count = count($this->first) - 1; $k < $count; $k++) {
+        $begin = 0;
+        for ($k = 0, $count = count($first) - 1; $k < $count; $k++) {
             $sum = 0.0;
-            for ($i = $this->first[$k], $end = $this->first[$k + 1]; $i < $end; $i++) {
-                $sum += $values[$this->colours[$i]] * $this->counts[$i];
+            for ($i = $first[$k], $last = $first[$k + 1]; $i < $last; $i++) {
+                $end = $begins[$i + 1];
+                $sum += $values[$colours[$i]] * ($end - $begin);
+                $begin = $end;
             }
             $sums[] = $sum;
         }

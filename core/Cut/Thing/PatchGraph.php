@@ -185,13 +185,13 @@ final class PatchGraph
     }
 
     /**
-     * @param  array<int, int>  $said  of pixels
+     * @param  array<int, int>  $drawn  by pixel, what strokes say
      * @return array<int, float> px of each colour of which was said that they are *this*
      */
-    public function marked(array $said): array
+    public function marked(array $drawn): array
     {
         $marked = $this->palette->none();
-        foreach (array_keys($said, Marks::THIS, true) as $i) {
+        foreach (array_keys($drawn, Marks::THIS, true) as $i) {
             $marked[$this->palette->colours[$i]] += 1.0;
         }
 

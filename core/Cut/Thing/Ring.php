@@ -17,19 +17,18 @@ final readonly class Ring
     }
 
     /**
-     * @param  array<int, int>  $inside  1 or 0 for each pixel
      * @param  int  $in  px that the ring reaches inwards
      * @param  int  $out  px that it reaches outwards
      */
-    public static function around(array $inside, int $width, int $height, int $in, int $out): self
+    public static function around(Inside $inside, int $in, int $out): self
     {
-        $all = $width * $height;
-        $reached = array_fill(0, $all, 0);
-        $pixels = self::beside($inside, $width, $all, $in, $out);
+        [$width, $height] = [$inside->width, $inside->height];
+        $reached = array_fill(0, $width * $height, 0);
+        $pixels = self::beside($inside, $in, $out);
         foreach ($pixels as $i) {
             $reached[$i] = 1;
         }
-        [$pixels, $reached] = self::grow($pixels, $reached, $inside, $width, 2, $in, $out, array_fill(0, $height, 0), array_fill(0, $height, $width));
+        [$pixels, $reached] = self::grow($pixels, $reached, $inside->pixels, $width, 2, $in, $out, array_fill(0, $height, 0), array_fill(0, $height, $width));
 
         return new self($pixels, $reached, $out);
     }
@@ -37,12 +36,13 @@ final readonly class Ring
     /**
      * The same, and farther out where somebody waits to be reached: what lies between counts there only.
      *
-     * @param  array<int, int>  $inside  as it was told
      * @param  list<int>  $waiting  pixels outside
+     * @param  Inside  $inside  as it was told
      * @param  int  $out  px that it reaches outwards for them
      */
-    public function towards(array $waiting, array $inside, int $width, int $height, int $out): self
+    public function towards(array $waiting, Inside $inside, int $out): self
     {
+        [$width, $height, $sides] = [$inside->width, $inside->height, $inside->pixels];
         // No way of so many steps goes beyond a square around its end.
         $lefts = array_fill(0, $height, $width);
         $rights = array_fill(0, $height, -1);
@@ -57,12 +57,12 @@ final readonly class Ring
         }
         $front = [];
         foreach ($this->pixels as $i) {
-            if ($inside[$i] === 0 && $this->steps[$i] === $this->out) {
+            if ($sides[$i] === 0 && $this->steps[$i] === $this->out) {
                 $front[] = $i;
             }
         }
         $known = count($front);
-        [$pixels, $reached] = self::grow($front, $this->steps, $inside, $width, $this->out + 1, 0, $out, $lefts, $rights);
+        [$pixels, $reached] = self::grow($front, $this->steps, $sides, $width, $this->out + 1, 0, $out, $lefts, $rights);
 
         return new self([...$this->pixels, ...array_slice($pixels, $known)], $reached, $out);
     }
@@ -130,14 +130,12 @@ final readonly class Ring
         return [$pixels, $reached];
     }
 
-    /**
-     * @param  array<int, int>  $inside
-     * @return list<int> pixels that touch the outline, on the sides that are asked for
-     */
-    private static function beside(array $inside, int $width, int $all, int $in, int $out): array
+    /** @return list<int> pixels that touch the outline, on the sides that are asked for */
+    private static function beside(Inside $inside, int $in, int $out): array
     {
         // Where a pixel is unlike the one to its right, or below, as strings: looking at each one would take four times as long.
-        $sides = implode('', $inside);
+        [$width, $sides] = [$inside->width, $inside->text];
+        $all = strlen($sides);
         $right = $sides ^ substr($sides, 1)."\0";
         $down = substr($sides, 0, $all - $width) ^ substr($sides, $width);
         $either = $right | $down.str_repeat("\0", $width);
@@ -152,7 +150,7 @@ final readonly class Ring
         }
         $pixels = [];
         foreach ($beside as $i => $is) {
-            if (($inside[$i] === 1 ? $in : $out) > 0) {
+            if (($sides[$i] === '1' ? $in : $out) > 0) {
                 $pixels[] = $i;
             }
         }

@@ -51,25 +51,24 @@ final readonly class Strands
 
     /**
      * @param  array<int, int>  $values  see Trimap
-     * @param  array<int, int>  $inside  1 for each pixel inside the outline
      * @param  Ring  $ring  around it, inwards CORE or wider
      * @param  list<int>  $hairs  pixels outside of it that may be hairs
      * @return array{array<int, int>, array<int, int|float>} the values, and for each pixel how much of it is likely the thing, 0–1
      */
-    public function part(array $values, array $inside, Ring $ring, array $hairs): array
+    public function part(array $values, Inside $outline, Ring $ring, array $hairs): array
     {
-        $area = array_sum($inside);
-        $core = $inside;
+        $inside = $outline->pixels;
+        $edge = [];
         foreach ($ring->pixels as $i) {
-            if ($ring->steps[$i] <= self::CORE) {
-                $core[$i] = 0;
+            if ($inside[$i] === 1 && $ring->steps[$i] <= self::CORE) {
+                $edge[] = $i;
             }
         }
-        $isTwigs = array_sum($core) <= self::LEAST_CORE * $area;
-        if (! $isTwigs && count($hairs) <= self::HAIRY * $area) {
+        $isTwigs = $outline->area - count($edge) <= self::LEAST_CORE * $outline->area;
+        if (! $isTwigs && count($hairs) <= self::HAIRY * $outline->area) {
             return [$values, $inside];
         }
-        $core = $this->colours($core);
+        $core = $this->colours($outline->flip($edge)->pixels);
         $own = Models::quantile($this->rather, $isTwigs ? $this->colours($inside) : $core, 0.5);
         $part = $inside;
         if ($isTwigs) {

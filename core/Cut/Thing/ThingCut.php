@@ -41,7 +41,7 @@ final class ThingCut
         if ($found === null) {
             return null;
         }
-        $said = Marks::over($around->pixels, $drawn);
+        $said = new SaidPixels($around, $drawn);
         [$inside, $rather] = Outline::of($graph, $found, $marks, $said);
 
         return Trimap::of($graph, $inside, $rather, $said, $wider);

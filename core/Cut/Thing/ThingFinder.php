@@ -102,7 +102,7 @@ final class ThingFinder
         }
         $lean = $this->lean($ground);
         $marked = $this->graph->marked($this->drawn);
-        $all = $this->colours(array_keys($this->said));
+        $all = $this->graph->palette->counts;
         $rather = Models::compare($this->graph->palette, $this->colours($first), $this->colours($ground), $marked, self::LITTLE[0]);
         $is = $this->part($rather, $lean);
         for ($round = 1; $round < self::ROUNDS; $round++) {

@@ -29,40 +29,32 @@ final readonly class Trimap
     public const GAP = 1.0;
 
     /**
-     * @param  array<int, int>  $values  NOT, MIXED or THING, row by row
+     * @param  string  $values  NOT, MIXED or THING, a byte for each, row by row
      * @param  array<int, int|float>  $part  how much of each pixel is the thing by its outline, or, between hairs, by its colour, 0–1
      * @param  bool  $isSharp  whether its edge is as sharp as pixels are
      */
-    private function __construct(public int $width, public int $height, public array $values, public array $part, public bool $isSharp)
+    private function __construct(public int $width, public int $height, public string $values, public array $part, public bool $isSharp)
     {
     }
 
     /**
-     * @param  array<int, int>  $inside  1 for each pixel of the thing
      * @param  array<int, float>  $rather  for each colour how much likelier it is the thing
-     * @param  array<int, int>  $said  of each pixel
      * @param  int  $wider  px by which the band is wider
      */
-    public static function of(PatchGraph $graph, array $inside, array $rather, array $said, int $wider): self
+    public static function of(PatchGraph $graph, Inside $inside, array $rather, SaidPixels $marks, int $wider): self
     {
-        [$width, $height] = [$graph->picture->width, $graph->picture->height];
-        $values = [];
-        foreach ($inside as $in) {
-            $values[] = $in * self::THING;
-        }
+        $said = $marks->pixels;
+        $width = $inside->width;
+        $values = self::sides($inside->text);
         $near = max(self::BAND + $wider, EdgeSoftness::NEAR);
-        $ring = Ring::around($inside, $width, $height, max($near, Strands::CORE), $near);
+        $ring = Ring::around($inside, max($near, Strands::CORE), $near);
         $isSharp = $wider === 0 && (EdgeSoftness::along($graph->picture, $ring) ?? EdgeSoftness::MOST) < self::SHARP;
         $band = self::BAND + $wider - ($isSharp ? 1 : 0);
-        $hairs = $maybe = [];
+        $hairs = $mixed = [];
         $colours = $graph->palette->colours;
         $all = count($values);
-        foreach ($inside as $i => $in) {
-            if ($in === 0 && $rather[$colours[$i]] > self::HAIR && $said[$i] === Marks::FREE) {
-                $maybe[$i] = true;
-            }
-        }
-        $ring = $ring->towards(array_keys($maybe), $inside, $width, $height, self::HAIRS);
+        $maybe = self::maybe($graph->colours, $inside->pixels, $rather, $said);
+        $ring = $ring->towards(array_keys($maybe), $inside, self::HAIRS);
         $farness = $ring->steps;
         foreach ($ring->pixels as $i) {
             if ($said[$i] !== Marks::FREE) {
@@ -70,37 +62,73 @@ final readonly class Trimap
             }
             if ($farness[$i] <= $band) {
                 $values[$i] = self::MIXED;
+                $mixed[] = $i;
             } elseif (isset($maybe[$i])) {
                 $hairs[] = $i;
                 foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
                     if ($j >= 0 && $j < $all && $values[$j] === self::NOT && $said[$j] === Marks::FREE) {
                         $values[$j] = self::MIXED;
+                        $mixed[] = $j;
                     }
                 }
             }
         }
-        [$values, $part] = (new Strands($graph, $rather))->part(self::gaps($values, $colours, $rather, $width), $inside, $ring, $hairs);
-        foreach ($said as $i => $what) {
-            if ($what !== Marks::FREE) {
-                $values[$i] = $what === Marks::THIS ? self::THING : self::NOT;
+        [$values, $part] = (new Strands($graph, $rather))->part(self::gaps($values, $mixed, $colours, $rather, $width), $inside, $ring, $hairs);
+        // What was said counts, whatever was found: free pixels let through what they are, the others are put in.
+        $found = strtr(implode('', $values), '012', "\0\1\2") & strtr($marks->text, '012', "\3\0\0") | strtr($marks->text, '012', "\0\2\0");
+
+        return new self($width, $inside->height, $found, $part, $isSharp);
+    }
+
+    /** @return array<int, int> THING or NOT for each pixel */
+    private static function sides(string $inside): array
+    {
+        $values = array_fill(0, strlen($inside), self::NOT);
+        for ($i = strcspn($inside, '1'), $all = strlen($inside); $i < $all; $i += strcspn($inside, '1', $i)) {
+            for ($end = $i + strspn($inside, '1', $i); $i < $end; $i++) {
+                $values[$i] = self::THING;
             }
         }
 
-        return new self($width, $height, $values, $part, $isSharp);
+        return $values;
+    }
+
+    /**
+     * @param  array<int, int>  $inside
+     * @param  array<int, float>  $rather  of each colour
+     * @param  array<int, int>  $said  of each pixel
+     * @return array<int, true> by pixel: those outside that look like hair
+     */
+    private static function maybe(PatchColours $groups, array $inside, array $rather, array $said): array
+    {
+        [$begins, $pixels] = [$groups->begins, $groups->pixels];
+        $maybe = [];
+        foreach ($groups->colours as $c => $colour) {
+            if ($rather[$colour] > self::HAIR) {
+                for ($n = $begins[$c], $end = $begins[$c + 1]; $n < $end; $n++) {
+                    $i = $pixels[$n];
+                    if ($inside[$i] === 0 && $said[$i] === Marks::FREE) {
+                        $maybe[$i] = true;
+                    }
+                }
+            }
+        }
+
+        return $maybe;
     }
 
     /**
      * Ground that shows between hairs: from the band inwards, as far as what looks like ground goes on.
      *
      * @param  array<int, int>  $values
+     * @param  list<int>  $front  pixels of the band
      * @param  array<int, int>  $colours  of each pixel
      * @param  array<int, float>  $rather  of each colour
      * @return array<int, int>
      */
-    private static function gaps(array $values, array $colours, array $rather, int $width): array
+    private static function gaps(array $values, array $front, array $colours, array $rather, int $width): array
     {
         $all = count($values);
-        $front = array_keys($values, self::MIXED, true);
         $found = [];
         for ($steps = 0; $front !== [] && $steps < self::HAIRS; $steps++) {
             $next = [];

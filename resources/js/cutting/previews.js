@@ -63,7 +63,7 @@ export const cutPreviews = {
             this.size = `${words.isExact ? '' : '≈ '}${PX.format(words.width)} × ${PX.format(words.height)} px`;
             this.ready = true;
             this.message = '';
-            this.view.show(canvasOf(patches[0].image), onSource(words.placement, SIZES[size]), words.inputs.map((m) => onSource(m, SIZES[size])));
+            this.view.show(canvasWith(words.placement[6], words.placement[7], patches), onSource(words.placement, SIZES[size]), words.inputs.map((m) => onSource(m, SIZES[size])));
             this.$refs.picture.dataset.painted = String(Number(this.$refs.picture.dataset.painted || 0) + 1);
             if (size === 'whole') {
                 this.checkSoon();
@@ -127,10 +127,15 @@ function onSource([a, b, c, d, e, f, width, height, g, h, i], part) {
 }
 
 export function canvasOf(image) {
+    return canvasWith(image.width, image.height, [{ x: 0, y: 0, image }]);
+}
+
+/** Nothing shows but where a patch lies. */
+function canvasWith(width, height, patches) {
     const canvas = document.createElement('canvas');
-    canvas.width = image.width;
-    canvas.height = image.height;
-    canvas.getContext('2d').putImageData(image, 0, 0);
+    canvas.width = width;
+    canvas.height = height;
+    patches.forEach(({ x, y, image }) => canvas.getContext('2d').putImageData(image, x, y));
 
     return canvas;
 }

@@ -37,6 +37,30 @@ final class BitmapTest extends TestCase
         self::assertSame([0], $in->crop(new Rect(9, 9, 1, 1))->pixels);
     }
 
+    public function test_the_area_with_all_that_shows(): void
+    {
+        for ($round = 0; $round < 300; $round++) {
+            [$width, $height] = [mt_rand(1, 9), mt_rand(1, 9)];
+            $shows = [];
+            $in = Pictures::bitmap($width, $height, function (int $x, int $y) use (&$shows): int {
+                if (mt_rand(0, 12) > 0) {
+                    return mt_rand(0, 0xFFFFFF) << 8;
+                }
+                $shows[] = [$x, $y];
+
+                return 0xFFFFFF01;
+            });
+            $visible = $in->visible();
+            if ($shows === []) {
+                self::assertTrue($visible->isEmpty());
+
+                continue;
+            }
+            [$xs, $ys] = [array_column($shows, 0), array_column($shows, 1)];
+            self::assertSame([min($xs), min($ys), max($xs) + 1, max($ys) + 1], [$visible->x, $visible->y, $visible->right(), $visible->bottom()]);
+        }
+    }
+
     public function test_rectangles(): void
     {
         $a = new Rect(0, 0, 10, 10);

@@ -52,6 +52,6 @@ final class MarksTest extends TestCase
     /** @return array<int, int> */
     private static function said(Marks $marks, int $width, int $height): array
     {
-        return Marks::over($marks->around($width, $height), $marks->drawn($width, $height));
+        return array_replace($marks->around($width, $height), $marks->drawn($width, $height));
     }
 }

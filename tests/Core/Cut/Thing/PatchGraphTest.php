@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Core\Pictures;
+use Yarrowfog\Core\Cut\Thing\Inside;
 use Yarrowfog\Core\Cut\Thing\LabPicture;
 use Yarrowfog\Core\Cut\Thing\Marks;
 use Yarrowfog\Core\Cut\Thing\PatchGraph;
@@ -125,7 +126,7 @@ final class PatchGraphTest extends TestCase
                     }
                 }
             }
-            $ring = Ring::around($inside, $width, $height, $in, $out);
+            $ring = Ring::around(Inside::of($inside, $width, $height), $in, $out);
             self::assertSame($steps, $ring->steps);
             self::assertEqualsCanonicalizing(array_keys(array_filter($steps)), $ring->pixels);
         }
@@ -141,8 +142,9 @@ final class PatchGraphTest extends TestCase
             $blots = array_map(fn (): array => [$chance->getInt(0, $width), $chance->getInt(0, $height), $chance->getInt(1, 9)], range(0, 2));
             $inside = array_map(fn (int $i): int => array_any($blots, fn (array $b): bool => hypot($i % $width - $b[0], intdiv($i, $width) - $b[1]) < $b[2]) ? 1 : 0, range(0, $width * $height - 1));
             $waiting = array_values(array_filter(array_map(fn (): int => $chance->getInt(0, $width * $height - 1), range(0, $round % 4)), fn (int $i): bool => $inside[$i] === 0));
-            $wide = Ring::around($inside, $width, $height, 4, 15);
-            $ring = Ring::around($inside, $width, $height, 4, 3)->towards($waiting, $inside, $width, $height, 15);
+            $of = Inside::of($inside, $width, $height);
+            $wide = Ring::around($of, 4, 15);
+            $ring = Ring::around($of, 4, 3)->towards($waiting, $of, 15);
             $order = fn (Ring $r): array => array_values(array_filter($r->pixels, fn (int $i): bool => $r->steps[$i] <= 3 || in_array($i, $waiting, true)));
             self::assertSame(array_values(array_filter($order($wide), fn (int $i): bool => $inside[$i] === 0)), array_values(array_filter($order($ring), fn (int $i): bool => $inside[$i] === 0)));
             foreach ($waiting as $i) {

@@ -14,8 +14,10 @@ use WeakReference;
 use Yarrowfog\Core\Cut\Thing\EarlierEdge;
 use Yarrowfog\Core\Cut\Thing\EdgeBand;
 use Yarrowfog\Core\Cut\Thing\EdgeSamples;
+use Yarrowfog\Core\Cut\Thing\Inside;
 use Yarrowfog\Core\Cut\Thing\Marks;
 use Yarrowfog\Core\Cut\Thing\PatchGraph;
+use Yarrowfog\Core\Cut\Thing\SaidPixels;
 use Yarrowfog\Core\Cut\Thing\SoftEdge;
 use Yarrowfog\Core\Cut\Thing\ThingCut;
 use Yarrowfog\Core\Cut\Thing\Trimap;
@@ -74,7 +76,7 @@ final class SoftEdgeTest extends TestCase
         $middle = (max($graph->palette->l) + min($graph->palette->l)) / 2;
         $rather = array_map(fn (float $l): float => ($l > $middle) === ($chance->getInt(0, 60) > 0) ? 2.5 : -2.5, $graph->palette->l);
 
-        return Trimap::of($graph, $inside, $rather, array_fill(0, $width * $height, Marks::FREE), $wider);
+        return Trimap::of($graph, Inside::of($inside, $width, $height), $rather, new SaidPixels($graph->around(new Marks([], [])), []), $wider);
     }
 
     /** Outlines that change somewhere, at edges and corners of the picture too, and bands that grow and shrink. */
@@ -97,13 +99,13 @@ final class SoftEdgeTest extends TestCase
         $picture = self::scene(300, 200);
         $graph = PatchGraph::of($picture);
         [$width, $height] = [$graph->picture->width, $graph->picture->height];
-        $free = array_fill(0, $width * $height, Marks::FREE);
+        $free = new SaidPixels($graph->around(new Marks([], [])), []);
         $rather = array_fill(0, max($graph->palette->colours) + 1, 0.0);
         $disc = [];
         for ($i = 0; $i < $width * $height; $i++) {
             $disc[] = hypot($i % $width - 0.45 * $width, intdiv($i, $width) - 0.5 * $height) < 0.3 * $height ? 1 : 0;
         }
-        $map = Trimap::of($graph, $disc, $rather, $free, 0);
+        $map = Trimap::of($graph, Inside::of($disc, $width, $height), $rather, $free, 0);
         SoftEdge::of($picture, $map);
         $band = new EdgeBand($picture, $map);
         $same = EdgeSamples::gather($band, EarlierEdge::of($picture));
@@ -115,7 +117,7 @@ final class SoftEdgeTest extends TestCase
         $dot = $disc;
         [$dotX, $dotY] = [(int) (0.95 * $width), (int) (0.5 * $height)];
         $dot[$dotY * $width + $dotX] = 1;
-        $band = new EdgeBand($picture, Trimap::of($graph, $dot, $rather, $free, 0));
+        $band = new EdgeBand($picture, Trimap::of($graph, Inside::of($dot, $width, $height), $rather, $free, 0));
         $kept = EdgeSamples::gather($band, EarlierEdge::of($picture))->kept;
         foreach ($band->mixed as $n => $i) {
             $isNear = hypot($i % 300 - ($dotX + 0.5) * 300 / $width, intdiv($i, 300) - ($dotY + 0.5) * 200 / $height) < 12;

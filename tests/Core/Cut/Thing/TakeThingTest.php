@@ -19,6 +19,7 @@ use Yarrowfog\Core\Cut\MendedList;
 use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Cut\Steps\TakeThing;
 use Yarrowfog\Core\Cut\Thing\EdgeSoftness;
+use Yarrowfog\Core\Cut\Thing\Inside;
 use Yarrowfog\Core\Cut\Thing\LabPicture;
 use Yarrowfog\Core\Cut\Thing\Marks;
 use Yarrowfog\Core\Cut\Thing\Ring;
@@ -122,8 +123,8 @@ final class TakeThingTest extends TestCase
         $away = fn (int $x, int $y): float => ($x - 60 + 0.3 * ($y - 40)) / sqrt(1.09);
         $in = self::picture(120, 80, fn (int $x, int $y): int => 0x010101 * (int) round(90 + 60 * $part($away($x, $y))), 0);
         $inside = array_map(fn (int $i): int => $away($i % 120, intdiv($i, 120)) > 0 ? 1 : 0, range(0, 120 * 80 - 1));
-        self::assertEqualsWithDelta(sqrt($sigma ** 2 + 0.65 ** 2), EdgeSoftness::along(LabPicture::of($in), Ring::around($inside, 120, 80, 3, 3)), $off);
-        self::assertNull(EdgeSoftness::along(LabPicture::of($in), Ring::around(array_fill(0, 120 * 80, 1), 120, 80, 3, 3)));
+        self::assertEqualsWithDelta(sqrt($sigma ** 2 + 0.65 ** 2), EdgeSoftness::along(LabPicture::of($in), Ring::around(Inside::of($inside, 120, 80), 3, 3)), $off);
+        self::assertNull(EdgeSoftness::along(LabPicture::of($in), Ring::around(Inside::of(array_fill(0, 120 * 80, 1), 120, 80), 3, 3)));
     }
 
     public function test_a_sharp_edge_stays_sharp(): void
@@ -347,7 +348,7 @@ final class TakeThingTest extends TestCase
     public function test_a_ring_is_as_wide_as_it_is_told(): void
     {
         $inside = array_map(fn (int $i): int => hypot($i % 60 - 29.5, intdiv($i, 60) - 29.5) < 15 ? 1 : 0, range(0, 3599));
-        $ring = Ring::around($inside, 60, 60, 3, 6);
+        $ring = Ring::around(Inside::of($inside, 60, 60), 3, 6);
         foreach ($inside as $i => $in) {
             $away = hypot($i % 60 - 29.5, intdiv($i, 60) - 29.5) - 15;
             if ($away > -2 && $away < 4.5) {
@@ -357,6 +358,6 @@ final class TakeThingTest extends TestCase
             }
         }
         self::assertEqualsCanonicalizing(array_keys(array_filter($ring->steps)), $ring->pixels);
-        self::assertSame([], Ring::around(array_fill(0, 100, 1), 10, 10, 3, 3)->pixels);
+        self::assertSame([], Ring::around(Inside::of(array_fill(0, 100, 1), 10, 10), 3, 3)->pixels);
     }
 }
