@@ -28,10 +28,10 @@ final class Crash
 
     public const FULL = 'full';
 
-    /** ms after its first answer after which it falls. */
+    /** ms after the first stroke that it acknowledges, after which it falls. */
     private const SOON = [0, 1200];
 
-    /** ms that the first answer may take. */
+    /** ms that this stroke may take. */
     private const PATIENCE = 30000;
 
     private const SHEETS = 3;
@@ -140,14 +140,14 @@ final class Crash
     {
         $before = $this->how === self::POWER ? $this->onDisk() : [];
         $soon = 1000000 * $this->chance->getInt(...self::SOON);
-        $acknowledged = array_sum($this->acknowledged);
-        // From the first answer on: how long a server takes to come up says nothing of how it falls.
+        $acknowledged = $this->acknowledged['stroke'] ?? 0;
+        // From the first stroke on: how long a server takes to come up says nothing of how it falls.
         $until = hrtime(true) + 1000000 * self::PATIENCE;
         $isUp = false;
         $under = $this->begun();
         while (hrtime(true) < $until) {
             $under = $this->goOn($under);
-            if (! $isUp && array_sum($this->acknowledged) > $acknowledged) {
+            if (! $isUp && ($this->acknowledged['stroke'] ?? 0) > $acknowledged) {
                 $isUp = true;
                 $until = hrtime(true) + $soon;
             }
