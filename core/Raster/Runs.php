@@ -65,6 +65,24 @@ final readonly class Runs
     }
 
     /**
+     * Where all of these cells lie, without looking at the others one by one.
+     *
+     * @param  string  $cells  a byte for each pixel
+     * @return list<int>
+     */
+    public static function places(string $cells, string $cell): array
+    {
+        $places = [];
+        for ($i = strpos($cells, $cell); $i !== false; $i = strpos($cells, $cell, $i)) {
+            for ($end = $i + strspn($cells, $cell, $i); $i < $end; $i++) {
+                $places[] = $i;
+            }
+        }
+
+        return $places;
+    }
+
+    /**
      * How many runs begin before each row, and in all.
      *
      * @return array<int, int> height + 1 numbers

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Thing;
 
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Runs;
 
 /** The band of a picture in which thing and ground may be mixed, and what is sure around it. */
 final readonly class EdgeBand
@@ -28,13 +29,7 @@ final readonly class EdgeBand
         $this->height = $in->height;
         $this->scale = max(1.0, $in->width / $map->width);
         $this->values = self::enlarge($map, $in->width, $in->height);
-        $mixed = [];
-        for ($i = strpos($this->values, "\1"); $i !== false; $i = strpos($this->values, "\1", $i)) {
-            for ($end = $i + strspn($this->values, "\1", $i); $i < $end; $i++) {
-                $mixed[] = $i;
-            }
-        }
-        $this->mixed = $mixed;
+        $this->mixed = Runs::places($this->values, "\1");
     }
 
     /** Every pixel has the value of the small one in which its middle lies; runs of one value are written at once. */

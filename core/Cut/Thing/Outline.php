@@ -69,8 +69,7 @@ final class Outline
                 $sides[$owners[$i]] = self::BOTH;
                 $this_[$palette->colours[$i]] += 2.0 * $in[$i] - 1.0;
             }
-            $not = array_map(fn (float $all, float $of): float => $all - $of, $palette->counts, $this_);
-            $rather = Models::compare($palette, $this_, $not, $this->graph->marked($this->said->drawn), self::LITTLE, self::SHADOWS);
+            $rather = Models::compare($palette, $this_, $palette->others($this_), $this->graph->marked($this->said->drawn), self::LITTLE, self::SHADOWS);
         }
 
         return [$this->pieces($inside), $rather];
@@ -161,14 +160,10 @@ final class Outline
                 }
             }
         }
-        $pixels = [];
+        $pixels = Runs::places($near, "\1");
         $node = array_fill(0, $all, -1);
-        $count = 0;
-        for ($i = strcspn($near, "\1"); $i < $all; $i += strcspn($near, "\1", $i)) {
-            for ($end = $i + strspn($near, "\1", $i); $i < $end; $i++) {
-                $pixels[] = $i;
-                $node[$i] = $count++;
-            }
+        foreach ($pixels as $n => $i) {
+            $node[$i] = $n;
         }
 
         return [$pixels, $node];

@@ -52,4 +52,13 @@ final readonly class Palette
     {
         return array_fill(0, count($this->l), 0.0);
     }
+
+    /**
+     * @param  array<int, float>  $some  px of each colour
+     * @return array<int, float> px of each colour that are none of them
+     */
+    public function others(array $some): array
+    {
+        return array_map(fn (float $all, float $of): float => $all - $of, $this->counts, $some);
+    }
 }

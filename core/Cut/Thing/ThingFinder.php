@@ -102,7 +102,6 @@ final class ThingFinder
         }
         $lean = $this->lean($ground);
         $marked = $this->graph->marked($this->drawn);
-        $all = $this->graph->palette->counts;
         $rather = Models::compare($this->graph->palette, $this->colours($first), $this->colours($ground), $marked, self::LITTLE[0]);
         $is = $this->part($rather, $lean);
         for ($round = 1; $round < self::ROUNDS; $round++) {
@@ -111,8 +110,7 @@ final class ThingFinder
                 break;
             }
             $colours = $this->colours($this_);
-            $others = array_map(fn (float $of, float $in): float => $of - $in, $all, $colours);
-            $rather = Models::compare($this->graph->palette, $colours, $others, $marked, self::LITTLE[$round]);
+            $rather = Models::compare($this->graph->palette, $colours, $this->graph->palette->others($colours), $marked, self::LITTLE[$round]);
             $next = $this->part($rather, $lean);
             if ($next === $is) {
                 break;

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Thing;
 
+use Yarrowfog\Core\Raster\Runs;
+
 /** What is surely the thing, what surely is not, and the band between in which both may be mixed, in the small picture. */
 final readonly class Trimap
 {
@@ -45,7 +47,10 @@ final readonly class Trimap
     {
         $said = $marks->pixels;
         $width = $inside->width;
-        $values = self::sides($inside->text);
+        $values = array_fill(0, strlen($inside->text), self::NOT);
+        foreach (Runs::places($inside->text, '1') as $i) {
+            $values[$i] = self::THING;
+        }
         $near = max(self::BAND + $wider, EdgeSoftness::NEAR);
         $ring = Ring::around($inside, max($near, Strands::CORE), $near);
         $isSharp = $wider === 0 && (EdgeSoftness::along($graph->picture, $ring) ?? EdgeSoftness::MOST) < self::SHARP;
@@ -78,19 +83,6 @@ final readonly class Trimap
         $found = strtr(implode('', $values), '012', "\0\1\2") & strtr($marks->text, '012', "\3\0\0") | strtr($marks->text, '012', "\0\2\0");
 
         return new self($width, $inside->height, $found, $part, $isSharp);
-    }
-
-    /** @return array<int, int> THING or NOT for each pixel */
-    private static function sides(string $inside): array
-    {
-        $values = array_fill(0, strlen($inside), self::NOT);
-        for ($i = strcspn($inside, '1'), $all = strlen($inside); $i < $all; $i += strcspn($inside, '1', $i)) {
-            for ($end = $i + strspn($inside, '1', $i); $i < $end; $i++) {
-                $values[$i] = self::THING;
-            }
-        }
-
-        return $values;
     }
 
     /**

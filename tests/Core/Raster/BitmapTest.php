@@ -12,6 +12,7 @@ use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Grow;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Rect;
+use Yarrowfog\Core\Raster\Runs;
 
 final class BitmapTest extends TestCase
 {
@@ -59,6 +60,14 @@ final class BitmapTest extends TestCase
             [$xs, $ys] = [array_column($shows, 0), array_column($shows, 1)];
             self::assertSame([min($xs), min($ys), max($xs) + 1, max($ys) + 1], [$visible->x, $visible->y, $visible->right(), $visible->bottom()]);
         }
+    }
+
+    public function test_places_of_one_cell(): void
+    {
+        self::assertSame([0, 3, 4, 7], Runs::places('abcaabca', 'a'));
+        self::assertSame([2, 6], Runs::places('abcaabca', 'c'));
+        self::assertSame([], Runs::places('abc', 'd'));
+        self::assertSame([], Runs::places('', 'a'));
     }
 
     public function test_rectangles(): void
