@@ -47,6 +47,22 @@ final class TryHandTest extends BrowserTestCase
         self::assertSame([], $chrome->log());
     }
 
+    public function test_the_sheet_stays_where_it_is_whichever_brush_is_taken(): void
+    {
+        $chrome = $this->onSheet(1600, 1000);
+        $place = fn (): mixed => $chrome->run('return new Promise(done => requestAnimationFrame(() => requestAnimationFrame(() => { const b = document.querySelector("[data-surface]").getBoundingClientRect(); done([b.left, b.top, b.width, b.height]); })))');
+        $dials = fn (): int => (int) $chrome->run('return document.querySelectorAll("[data-at-hand]").length');
+        $places = [];
+        foreach (['Ink brush', 'Round pen', 'Gulls', 'Ink brush'] as $brush) {
+            $chrome->click("[aria-label='{$brush}']");
+            $chrome->find("[aria-label='{$brush}'][aria-pressed=true]");
+            $places["{$brush}, settings at hand: {$dials()}"] = $place();
+        }
+        self::assertArrayHasKey('Round pen, settings at hand: 0', $places);
+        self::assertArrayHasKey('Ink brush, settings at hand: 2', $places);
+        self::assertCount(1, array_unique(array_map(json_encode(...), $places)));
+    }
+
     public function test_any_brush_paints_erases_and_smudges(): void
     {
         $chrome = $this->onSheet(600, 300);

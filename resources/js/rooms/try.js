@@ -41,19 +41,9 @@ const room = {
         this.initFollowing();
         this.initInks();
         this.catchDrops();
-        this.fitAboveDock();
         window.addEventListener('keydown', (event) => this.viewKey(event));
         this.message = sessionStorage.getItem(`notes:${window.location.pathname}`) ?? '';
         sessionStorage.removeItem(`notes:${window.location.pathname}`);
-    },
-    /** What lies at the bottom grows with the settings at hand; a sheet that is fitted gives way. */
-    fitAboveDock() {
-        new ResizeObserver(() => {
-            this.view.room.bottom = this.$refs.dock.offsetHeight + AROUND.below;
-            if (this.view.isFitted) {
-                this.view.fit();
-            }
-        }).observe(this.$refs.dock);
     },
     step(way) {
         this.letGo();

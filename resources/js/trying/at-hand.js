@@ -74,8 +74,11 @@ export const atHand = {
     },
 
     // —— settings at hand ——
-    get hasAtHand() {
-        return (this.brushInHand?.atHand.length ?? 0) > 0;
+    get hasNoneAtHand() {
+        return this.brushInHand !== null && this.brushInHand.atHand.length === 0;
+    },
+    get hasManyAtHand() {
+        return (this.brushInHand?.atHand.length ?? 0) > 3;
     },
     get dialsAtHand() {
         return (this.brushInHand?.atHand ?? []).map((setting) => this.dialAtHand(setting));

@@ -1,13 +1,5 @@
 {{-- What is in hand: inks, the brush, its size and settings. Needs the Try room around it. --}}
 <div x-ref="dock" class="absolute inset-x-[14px] bottom-[14px] flex flex-col gap-[6px] rounded-[12px] bg-fog-50 px-[14px] py-[10px] shadow-[0_2px_10px_#0003]" data-dock>
-    <div class="flex items-center gap-[16px] overflow-x-auto border-b border-fog-200 pb-[6px]" x-show="hasAtHand" x-cloak role="group" aria-label="Settings at hand">
-        <template x-for="d in dialsAtHand" :key="d.key">
-            <div class="w-[150px] flex-none" :data-at-hand="d.id">
-                <template x-if="!d.isChoice"><x-slider of="d" /></template>
-                <template x-if="d.isChoice"><label class="flex flex-col text-[13.5px] font-bold" :title="d.sentence"><span x-text="d.label"></span><select class="field mt-[1px] py-[2px] font-normal" x-on:change="pickAtHand(d.id, $event)"><template x-for="c in d.choices" :key="c"><option :value="c" :selected="isPickedAtHand(d, c)" x-text="c"></option></template></select></label></template>
-            </div>
-        </template>
-    </div>
     <div class="flex h-[76px] items-center gap-[12px]">
         <div class="relative flex flex-none items-center gap-[6px]" role="group" aria-label="Inks" data-inks>
             @foreach (['main' => 'Main ink', 'second' => 'Second ink'] as $which => $label)
@@ -23,12 +15,22 @@
         <div class="flex flex-none flex-col rounded-[7px] bg-fog-100 p-[2px]" role="group" aria-label="What the brush does">
             <template x-for="d in doings" :key="d"><button type="button" class="choice min-h-[24px] py-0 text-left text-[12.5px]" :aria-pressed="doesNow(d)" x-on:click="letDo(d)" x-text="d"></button></template>
         </div>
-        <x-slider of="size" class="w-[150px] flex-none" />
-        <span class="w-[140px] flex-none">
-            <x-slider of="opacity" />
-            <span class="flex gap-2 text-[12px] text-stone" x-show="isOffKept" x-cloak><button type="button" class="underline" x-on:click="asKept">As kept</button><button type="button" class="whitespace-nowrap underline" x-on:click="keepForBrush" x-show="mayKeep">Keep for this brush</button></span>
+        {{-- Both have their room whether a brush fills it or not: the sheet and the brushes stay where they are when another is taken in hand. --}}
+        <div class="in-columns w-[214px] flex-none">
+            <x-slider-line of="size" typed="spoken + ', typed'" />
+            <x-slider-line of="opacity" typed="spoken + ', typed'" />
+            <span class="flex h-[24px] items-center gap-2 text-[12px] text-stone"><button type="button" class="underline" x-on:click="asKept" x-show="isOffKept" x-cloak>As kept</button><button type="button" class="whitespace-nowrap underline" x-on:click="keepForBrush" x-show="mayKeep" x-cloak>Keep for this brush</button></span>
             <span class="sr-only" role="status" x-text="savedHand"></span>
-        </span>
+        </div>
+        <div class="in-columns h-[74px] w-[214px] flex-none" :class="hasManyAtHand ? 'overflow-y-auto' : ''" role="group" aria-label="Settings at hand">
+            <p class="small m-0" x-show="hasNoneAtHand" x-cloak>Settings that you pin to this brush in Tune stand here.</p>
+            <template x-for="d in dialsAtHand" :key="d.key">
+                <div :data-at-hand="d.id">
+                    <template x-if="!d.isChoice"><x-slider-line of="d" typed="spoken + ', typed'" /></template>
+                    <template x-if="d.isChoice"><label class="flex h-[24px] items-center gap-2" :title="d.sentence"><span class="slider-name" x-text="d.label"></span><select class="field min-w-0 flex-1 py-0" x-on:change="pickAtHand(d.id, $event)"><template x-for="c in d.choices" :key="c"><option :value="c" :selected="isPickedAtHand(d, c)" x-text="c"></option></template></select></label></template>
+                </div>
+            </template>
+        </div>
         <span class="h-[60px] w-px flex-none bg-fog-200"></span>
         <div class="flex w-[104px] flex-none flex-col gap-[4px]">
             <input type="search" class="field w-full py-[3px]" placeholder="Find a brush" aria-label="Find a brush" :value="brushWords" x-on:input="findBrush">
