@@ -20,6 +20,14 @@ final readonly class CurveFit
     /** Rings of more curves than this gain nothing from another place to begin. */
     private const FEW = 24;
 
+    /** px by which a corner may miss the outline, which pixels cut off there. */
+    private const CORNER_MISSES = 0.5;
+
+    private const CORNER_MISSES_OF_HARD = 1.0;
+
+    /** How often a corner is pulled to the outline, before it is taken for none. */
+    private const PULLS = 2;
+
     /** @param  float  $tolerance  px by which a point of the outline may lie off its curve */
     public function __construct(private float $tolerance = 0.45)
     {
@@ -32,7 +40,58 @@ final readonly class CurveFit
     public function ring(array $points): array
     {
         $ring = new Ring($points);
-        $nodes = new Nodes($ring, Corners::of($ring));
+        $corners = Corners::of($ring);
+        for ($pulls = 0; ; $pulls++) {
+            $curves = $this->between($ring, $corners);
+            $missed = self::missed($ring, $corners, $curves);
+            if ($missed === []) {
+                return $curves;
+            }
+            foreach ($missed as $i) {
+                if ($pulls >= self::PULLS) {
+                    unset($corners[$i]);
+                } else {
+                    $corners[$i] = $ring->pulled($i, $corners[$i]);
+                }
+            }
+        }
+    }
+
+    /**
+     * Which corners miss the outline around them: those points took no part in the fit.
+     *
+     * @param  array<int, Node>  $corners  by point
+     * @param  list<Cubic>  $curves
+     * @return list<int>
+     */
+    private static function missed(Ring $ring, array $corners, array $curves): array
+    {
+        $begins = [];
+        foreach ($curves as $k => $curve) {
+            $begins["{$curve[0][0]} {$curve[0][1]}"] = $k;
+        }
+        $count = count($curves);
+        $most = $ring->isHard ? self::CORNER_MISSES_OF_HARD : self::CORNER_MISSES;
+        $out = [];
+        foreach ($corners as $i => $node) {
+            $at = $begins["{$node->x} {$node->y}"] + $count;
+            $near = array_values(array_unique([($at - 2) % $count, ($at - 1) % $count, $at % $count, ($at + 1) % $count]));
+            $points = $ring->around($i, Corners::CUT_OFF);
+            if (OutlineDistance::greatest([$points], [array_map(fn (int $k): array => $curves[$k], $near)]) > $most) {
+                $out[] = $i;
+            }
+        }
+
+        return $out;
+    }
+
+    /**
+     * @param  array<int, Node>  $corners  by point, rising
+     * @return list<Cubic>
+     */
+    private function between(Ring $ring, array $corners): array
+    {
+        $nodes = new Nodes($ring, $corners);
         $one = new OneCubic($ring, $nodes, $this->tolerance);
         $corners = $nodes->corners();
         if ($corners === []) {

@@ -111,7 +111,9 @@ final class Nodes
             for ($i = $from + 1; $i < $to; $i++) {
                 $along = ($this->ring->xs[$i] - $a->x) * $ux + ($this->ring->ys[$i] - $a->y) * $uy;
                 $off = abs(($this->ring->ys[$i] - $a->y) * $ux - ($this->ring->xs[$i] - $a->x) * $uy);
-                if ($off > $this->within && $along > Corners::CUT_OFF && $along < $length - Corners::CUT_OFF) {
+                $isOn = $off <= $this->within && $along >= 0.0 && $along <= $length;
+                // Pixels cut off what is next to a corner.
+                if (! $isOn && min($this->ring->along[$i] - $this->ring->along[$from], $this->ring->along[$to] - $this->ring->along[$i]) > Corners::CUT_OFF) {
                     continue 2;
                 }
                 $side[$i % $this->ring->count] = new Node($a->x + $along * $ux, $a->y + $along * $uy, [$ux, $uy]);

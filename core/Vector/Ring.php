@@ -140,4 +140,30 @@ final readonly class Ring
 
         return $at;
     }
+
+    /**
+     * The points no farther along than this, to both sides of a point, each once.
+     *
+     * @param  int  $i  point of the first round
+     * @return non-empty-list<array{float, float}> px
+     */
+    public function around(int $i, float $reach): array
+    {
+        $out = [[$this->xs[$i], $this->ys[$i]]];
+        $last = $i + $this->count;
+        for ($on = $i + 1; $on < $last && $this->along[$on] <= $this->along[$i] + $reach; $on++) {
+            $out[] = [$this->xs[$on], $this->ys[$on]];
+        }
+        for ($back = $last - 1; $back >= $on && $this->along[$back] >= $this->along[$last] - $reach; $back--) {
+            $out[] = [$this->xs[$back], $this->ys[$back]];
+        }
+
+        return $out;
+    }
+
+    /** A corner half the way nearer to its point of the outline. */
+    public function pulled(int $i, Node $corner): Node
+    {
+        return new Node(($corner->x + $this->xs[$i]) / 2, ($corner->y + $this->ys[$i]) / 2, $corner->along);
+    }
 }

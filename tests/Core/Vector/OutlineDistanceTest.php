@@ -67,7 +67,7 @@ final class OutlineDistanceTest extends TestCase
             $places = array_map(fn (int $i): array => CurveFit::at([$a, $b, $c, $d], $i / 60), range(0, 60));
             $radius = 4 + 9 * $chance->unit(4 * $k + 3, 0);
             $ink = Pictures::plane(300, 160, fn (int $x, int $y): int => (int) (65535 * max(0, min(1, $radius + 0.5 - min(array_map(fn (array $p): float => hypot($x + 0.5 - $p[0], $y + 0.5 - $p[1]), $places))))));
-            self::assertLessThan(0.75, Tracer::trace($ink, 1, 0.45, measures: true)->farthest, "line {$k}");
+            self::assertLessThan(0.5, Tracer::trace($ink, 1, 0.45, measures: true)->farthest, "line {$k}");
         }
     }
 }
