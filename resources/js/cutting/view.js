@@ -1,3 +1,4 @@
+import { brushed, widthUnder } from '../lib/brushed';
 import { NonReactive } from '../lib/non-reactive';
 import { drawPlaced, inverse, isBent, through } from '../lib/placement';
 import { toolsOn } from './tools';
@@ -240,16 +241,13 @@ export class CutView extends NonReactive {
         twoTone(c);
     }
 
-    /** A stroke of the hand, in the colour of what it does. */
+    /** A stroke of the hand, in the colour of what it does and as wide as it counts. */
     stroke(c, stroke, at) {
-        c.lineCap = 'round';
-        c.lineJoin = 'round';
-        c.lineWidth = Math.max(2, stroke.size * Math.max(this.inputs[at][6], this.inputs[at][7]) * this.#inputScale(at));
-        c.strokeStyle = stroke.shows ? 'rgba(74,122,97,0.55)' : 'rgba(166,61,87,0.55)';
+        const radius = (stroke.size * Math.max(this.inputs[at][6], this.inputs[at][7]) * this.#inputScale(at)) / 2;
+        c.fillStyle = stroke.shows ? 'rgba(74,122,97,0.55)' : 'rgba(166,61,87,0.55)';
         c.beginPath();
-        // A single sample is a dot.
-        [stroke.samples[0], ...stroke.samples].forEach(([, x, y], i) => (i ? c.lineTo(...this.toScreen([x, y], at)) : c.moveTo(...this.toScreen([x, y], at))));
-        c.stroke();
+        brushed(c, stroke.samples.map(([, x, y, pressure]) => [...this.toScreen([x, y], at), Math.max(1, radius * (stroke.pressed ? widthUnder(pressure) : 1))]));
+        c.fill();
     }
 
     /** Screen px for one px of the picture as it reached a step. */
