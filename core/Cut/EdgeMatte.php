@@ -6,6 +6,7 @@ namespace Yarrowfog\Core\Cut;
 
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Neighbours;
 use Yarrowfog\Core\Raster\Rect;
 
 /**
@@ -159,13 +160,7 @@ final class EdgeMatte
     /** @param  array<int, int>  $pixels */
     private static function isBeside(array $pixels, int $i, int $width): bool
     {
-        foreach ([$i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-            if ((($pixels[$j] ?? 255) & 255) === 0) {
-                return true;
-            }
-        }
-
-        return false;
+        return array_any(Neighbours::four($i, $width, count($pixels)), fn (int $j): bool => ($pixels[$j] & 255) === 0);
     }
 
     /**

@@ -11,6 +11,7 @@ use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Form\Field;
 use Yarrowfog\Core\Form\FieldValues;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\Neighbours;
 use Yarrowfog\Core\Raster\Runs;
 use Yarrowfog\Core\Tip\InkRule;
 use Yarrowfog\Core\Tip\TipKind;
@@ -97,15 +98,12 @@ final readonly class FillHoles implements Step
      */
     private static function climb(array $pixels, array $ink, int $width, array $from, int $fill): array
     {
-        $last = count($ink) - 1;
+        $count = count($ink);
         for ($step = 0; $step < self::CLIMB && $from !== []; $step++) {
             $next = [];
             foreach ($from as $i) {
                 $here = $ink[$i];
-                foreach ([$i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-                    if ($j < 0 || $j > $last) {
-                        continue;
-                    }
+                foreach (Neighbours::four($i, $width, $count) as $j) {
                     $there = $ink[$j];
                     if (is_int($there) && $there > $here && $there >= self::OPEN && $pixels[$j] !== $fill) {
                         $pixels[$j] = $fill;

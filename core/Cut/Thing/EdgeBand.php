@@ -137,7 +137,8 @@ final readonly class EdgeBand
         $g = $p >> 16 & 255;
         $b = $p >> 8 & 255;
         $n = 1;
-        if ($i > 0 && $values[$i - 1] === $kind) {
+        $column = $i % $width;
+        if ($column > 0 && $values[$i - 1] === $kind) {
             $p = $pixels[$i - 1];
             $r += $p >> 24;
             $g += $p >> 16 & 255;
@@ -145,7 +146,7 @@ final readonly class EdgeBand
             $n++;
         }
         $last = strlen($values) - 1;
-        if ($i < $last && $values[$i + 1] === $kind) {
+        if ($column + 1 < $width && $values[$i + 1] === $kind) {
             $p = $pixels[$i + 1];
             $r += $p >> 24;
             $g += $p >> 16 & 255;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Thing;
 
+use Yarrowfog\Core\Raster\Neighbours;
 use Yarrowfog\Core\Raster\Runs;
 
 /** The thing pixel by pixel in the small picture: near the border of its patches each pixel is asked for itself. */
@@ -154,10 +155,8 @@ final class Outline
             $near[$i] = "\1";
         }
         foreach ($this->strays($inside->pixels, $sides, $rather) as $i) {
-            foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-                if ($j >= 0 && $j < $all) {
-                    $near[$j] = "\1";
-                }
+            foreach ([$i, ...Neighbours::four($i, $width, $all)] as $j) {
+                $near[$j] = "\1";
             }
         }
         $pixels = Runs::places($near, "\1");

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Thing;
 
+use Yarrowfog\Core\Raster\Neighbours;
+
 /**
  * Hairs around a thing, or a thing that is all twigs: what an outline cannot follow is told pixel by pixel.
  *
@@ -135,8 +137,8 @@ final readonly class Strands
         for ($steps = 0; $front !== [] && $steps < self::REACH; $steps++) {
             $next = [];
             foreach ($front as $i) {
-                foreach ([$i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-                    if ($j >= 0 && $j < $all && ! isset($found[$j]) && ($values[$j] !== Trimap::THING || $likely[$palette->colours[$j]] < $usual || $this->rather($j) < Trimap::GAP)) {
+                foreach (Neighbours::four($i, $width, $all) as $j) {
+                    if (! isset($found[$j]) && ($values[$j] !== Trimap::THING || $likely[$palette->colours[$j]] < $usual || $this->rather($j) < Trimap::GAP)) {
                         $found[$j] = true;
                         $next[] = $j;
                     }
@@ -158,11 +160,12 @@ final readonly class Strands
     private function withoutGround(array $values, array $inside): array
     {
         $width = $this->graph->picture->width;
+        $all = count($values);
         foreach (array_keys($values, Trimap::MIXED, true) as $i) {
             if ($inside[$i] === 1 && $this->rather($i) < self::GROUND) {
                 $alike = 0;
-                foreach ([$i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-                    $alike += isset($inside[$j]) && $this->rather($j) < self::GROUND ? 1 : 0;
+                foreach (Neighbours::four($i, $width, $all) as $j) {
+                    $alike += $this->rather($j) < self::GROUND ? 1 : 0;
                 }
                 if ($alike >= self::NEIGHBOURS) {
                     $values[$i] = Trimap::NOT;

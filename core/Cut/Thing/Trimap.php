@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Thing;
 
+use Yarrowfog\Core\Raster\Neighbours;
 use Yarrowfog\Core\Raster\Runs;
 
 /** What is surely the thing, what surely is not, and the band between in which both may be mixed, in the small picture. */
@@ -70,8 +71,8 @@ final readonly class Trimap
                 $mixed[] = $i;
             } elseif (isset($maybe[$i])) {
                 $hairs[] = $i;
-                foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-                    if ($j >= 0 && $j < $all && $values[$j] === self::NOT && $said[$j] === Marks::FREE) {
+                foreach ([$i, ...Neighbours::four($i, $width, $all)] as $j) {
+                    if ($values[$j] === self::NOT && $said[$j] === Marks::FREE) {
                         $values[$j] = self::MIXED;
                         $mixed[] = $j;
                     }
@@ -125,8 +126,8 @@ final readonly class Trimap
         for ($steps = 0; $front !== [] && $steps < self::HAIRS; $steps++) {
             $next = [];
             foreach ($front as $i) {
-                foreach ([$i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-                    if ($j >= 0 && $j < $all && $values[$j] === self::THING && $rather[$colours[$j]] < self::GAP) {
+                foreach (Neighbours::four($i, $width, $all) as $j) {
+                    if ($values[$j] === self::THING && $rather[$colours[$j]] < self::GAP) {
                         $values[$j] = self::MIXED;
                         $next[] = $j;
                     }
@@ -137,8 +138,8 @@ final readonly class Trimap
         }
         // Beside a gap there is a hair, and their colours are mixed.
         foreach ($found as $i) {
-            foreach ([$i - 1, $i + 1, $i - $width, $i + $width] as $j) {
-                if ($j >= 0 && $j < $all && $values[$j] === self::THING) {
+            foreach (Neighbours::four($i, $width, $all) as $j) {
+                if ($values[$j] === self::THING) {
                     $values[$j] = self::MIXED;
                 }
             }

@@ -68,6 +68,17 @@ final class AdviceTest extends TestCase
         }
     }
 
+    /** Black at half its opacity on mid grey changes each printed pixel by half of what it can. */
+    public function test_the_influence_of_opacity_is_the_part_of_ink_that_it_takes(): void
+    {
+        $ink = ['size' => ['base' => 20], 'spacing' => ['base' => 0.05]];
+        [$half, $most] = array_map(fn (float $opacity): float => Influence::of(Pictures::roundTip(), BrushSettings::read(['settings' => [...$ink, 'opacity' => ['base' => $opacity]]]), 3)->settings['opacity']['share'], [0.5, 0.8]);
+        // Of its soft edge less is taken: both alike.
+        self::assertEqualsWithDelta(0.5 / 0.2, $half / $most, 0.05);
+        self::assertLessThanOrEqual(0.5, $half);
+        self::assertGreaterThan(0.3, $half);
+    }
+
     public function test_spreads_and_drives_have_an_influence_of_their_own(): void
     {
         $presses = [['input' => 'pressure', 'from' => 0.1, 'to' => 1], ['input' => 'twist', 'from' => 0.5, 'to' => 1]];

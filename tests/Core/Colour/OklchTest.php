@@ -26,6 +26,13 @@ final class OklchTest extends TestCase
         self::assertEqualsWithDelta(29.234, $red->hue, 0.01);
     }
 
+    public function test_colours_differ_by_the_straight_way_between_them(): void
+    {
+        // 0.2, 0.3 and 0.6 to the sides: 0.7 across.
+        self::assertEqualsWithDelta(0.7, (new Oklab(0.5, 0.1, -0.4))->differenceTo(new Oklab(0.7, -0.2, 0.2)), 1e-12);
+        self::assertEqualsWithDelta(0.7, (new Oklab(0.7, -0.2, 0.2))->differenceTo(new Oklab(0.5, 0.1, -0.4)), 1e-12);
+    }
+
     public function test_every_colour_comes_back(): void
     {
         for ($i = 0; $i < 400; $i++) {

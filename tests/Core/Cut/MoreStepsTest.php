@@ -387,6 +387,23 @@ final class MoreStepsTest extends TestCase
         self::assertSame(0xC08040FF, (new FillHoles(Srgb::fromHex('#c08040')))->apply($ring, TipKind::OwnColours)->at(30, 30));
     }
 
+    /** The soft inner edge of a line goes the same way to all sides, and never round the edge of the picture to its other side. */
+    public function test_the_fill_follows_a_soft_edge_to_every_side_and_stays_on_its_side_of_the_picture(): void
+    {
+        $fill = new FillHoles(Srgb::fromHex('#c08040'));
+        $ring = Pictures::bitmap(41, 41, fn (int $x, int $y): int => 0x30604000 | (int) round(255 * max(0.0, min(1.0, 1 - (abs(hypot($x - 20, $y - 20) - 12) - 1) / 5))));
+        $filled = $fill->apply($ring, TipKind::OwnColours);
+        $reach = array_map(fn (int $dx, int $dy): int => array_sum(array_map(fn (int $k): int => $filled->at(20 + $k * $dx, 20 + $k * $dy) === 0xC08040FF ? 1 : 0, range(1, 19))), [1, -1, 0, 0], [0, 0, 1, -1]);
+        self::assertSame(1, count(array_unique($reach)), implode(', ', $reach));
+        // As far as ink grows, and no px of the line's own middle more.
+        self::assertSame(11, $reach[0]);
+        // A frame whose left side is grey, and ink at the right edge of the picture.
+        $frame = Pictures::bitmap(12, 9, fn (int $x, int $y): int => $x === 11 ? 0x306040FF : ($x === 0 || ($x < 6 && ($y < 2 || $y > 6)) || $x === 5 ? 0x306040A0 : 0));
+        $filled = $fill->apply($frame, TipKind::OwnColours);
+        self::assertSame(0xC08040FF, $filled->at(3, 4));
+        self::assertSame(array_fill(0, 9, 0x306040FF), array_map(fn (int $y): int => $filled->at(11, $y), range(0, 8)));
+    }
+
     /** From 1 % to 99 %, across the edge of a box and of a cleared colour. */
     #[TestWith([4.0])]
     #[TestWith([8.0])]

@@ -21,6 +21,27 @@ use Yarrowfog\Core\Raster\Bitmap;
 /** What the form of a recipe shows changes the picture. */
 final class RecipesTest extends TestCase
 {
+    /** Those at the rim are pushed along it, and none is cut off. */
+    public function test_a_cluster_pushed_apart_stays_on_its_picture(): void
+    {
+        foreach ([1, 2, 3] as $roll) {
+            $picture = Shapes::make(FieldValues::read(Shapes::params(), JsonReader::of(['shape' => 'ellipse', 'many' => 'a cluster', 'side' => 200, 'count' => 60, 'least' => 0.1, 'most' => 0.12, 'gather' => 0, 'apart' => 1, 'roll' => $roll])));
+            $most = [0, 0, 0, 0];
+            for ($i = 0; $i < 200; $i++) {
+                foreach ([[$i, 0], [$i, 199], [0, $i], [199, $i]] as $side => [$x, $y]) {
+                    $most[$side] += ($picture->at($x, $y) & 255) > 127 ? 1 : 0;
+                }
+            }
+            $quarters = [0, 0, 0, 0];
+            foreach ($picture->pixels as $i => $pixel) {
+                $quarters[intdiv($i, 20000) * 2 + intdiv($i % 200, 100)] += $pixel & 255;
+            }
+            self::assertGreaterThan(0.5 * max($quarters), min($quarters), 'they lie all over it');
+            // A disc that touches a side prints some 5 px of it, one cut in half its whole width, 20 px or more.
+            self::assertLessThan(60, max($most), "roll {$roll}: ".implode(' ', $most));
+        }
+    }
+
     /** @return iterable<string, array{class-string<Recipe>, array<string, string>}> */
     public static function forms(): iterable
     {

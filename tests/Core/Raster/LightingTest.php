@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Raster\Bitmap;
+use Yarrowfog\Core\Raster\LightBeneath;
 use Yarrowfog\Core\Raster\Lighting;
 
 /** Light that is known, laid over paper that is known, and taken off again. */
@@ -44,6 +45,25 @@ final class LightingTest extends TestCase
     }
 
     /** Each channel has its own light: a warm lamp at one side does not tint the paper. */
+    /** Light whose logarithm is bent in every way, and a mark under which nothing is seen of it. */
+    public function test_the_light_under_a_mark_is_bent_as_around_it(): void
+    {
+        foreach ([[0.3, 0, 0, 0, 0], [0, 0.4, 0, 0, 0], [0, 0, -0.5, 0, 0], [0, 0, 0, 0.4, 0], [0, 0, 0, 0, -0.5], [0.2, -0.3, -0.2, 0.25, -0.3]] as $bent) {
+            [$u1, $v1, $uu, $uv, $vv] = $bent;
+            $light = $clean = [];
+            for ($y = 0; $y < 60; $y++) {
+                for ($x = 0; $x < 80; $x++) {
+                    [$u, $v] = [2 * ($x + 0.5) / 80 - 1, 2 * ($y + 0.5) / 60 - 1];
+                    $light[] = (int) (30000 * exp($u1 * $u + $v1 * $v + $uu * $u * $u + $uv * $u * $v + $vv * $v * $v));
+                    $clean[] = $x >= 36 && $x < 74 && $y >= 26 && $y < 56 ? 0 : 1;
+                }
+            }
+            $seen = array_map(fn (int $value, int $isClean): int => $isClean * $value, $light, $clean);
+            $worst = max(array_map(fn (int $found, int $is): float => abs($found / $is - 1), LightBeneath::of($seen, $clean, 80, 60), $light));
+            self::assertLessThan(0.02, $worst, implode(' ', $bent));
+        }
+    }
+
     public function test_tinted_light_is_taken_off_channel_by_channel(): void
     {
         $in = Pictures::bitmap(...[...self::SIZE, fn (int $x, int $y): int => (int) (230 * (1 - 0.2 * $x / 240)) << 24 | (int) (220 * (1 - 0.4 * $x / 240)) << 16 | (int) (200 * (1 - 0.6 * $x / 240)) << 8 | 255]);

@@ -6,6 +6,7 @@ namespace Tests\Core\Stroke;
 
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
 use Yarrowfog\Core\Stroke\DabMaker;
@@ -17,6 +18,15 @@ use Yarrowfog\Core\Stroke\Trace;
 
 final class HandTest extends TestCase
 {
+    public function test_a_sample_far_away_is_brought_near_to_the_sheet_and_keeps_all_else(): void
+    {
+        $sheet = new Rect(10, 20, 30, 40);
+        foreach ([[25, -900, 25, 15], [25, 900, 25, 65], [-900, 30, 5, 30], [900, 30, 45, 30], [6, 64, 6, 64]] as [$x, $y, $nearX, $nearY]) {
+            $near = (new Sample(7, $x, $y, 0.4, 11, -12, 13))->near($sheet, 5);
+            self::assertSame([7.0, (float) $nearX, (float) $nearY, 0.4, 11.0, -12.0, 13.0], $near->toArray());
+        }
+    }
+
     /** The same movement, told 60 and 240 times a second, gives the same line within half a px. */
     public function test_steadying_does_not_depend_on_how_often_the_pen_reports(): void
     {

@@ -135,7 +135,7 @@ final class OutlineTest extends TestCase
             $near = array_map(fn (int $steps): bool => $steps > 0, Ring::around(Inside::of($inside, $width, $height), 5, 5)->steps);
             foreach (array_keys($said->pixels, Marks::FREE, true) as $i) {
                 if ($inside[$i] === 1 ? $more($i) < -0.5 : $more($i) > 2.0) {
-                    foreach ([$i, $i - 1, $i + 1, $i - $width, $i + $width] as $j) {
+                    foreach ([$i, ...$i % $width > 0 ? [$i - 1] : [], ...($i + 1) % $width > 0 ? [$i + 1] : [], $i - $width, $i + $width] as $j) {
                         if ($j >= 0 && $j < $all) {
                             $near[$j] = true;
                         }

@@ -9,6 +9,8 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use Tests\Core\Pictures;
+use Yarrowfog\Core\Colour\Oklab;
+use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Cut\Thing\Inside;
 use Yarrowfog\Core\Cut\Thing\LabPicture;
 use Yarrowfog\Core\Cut\Thing\Marks;
@@ -25,6 +27,22 @@ final class PatchGraphTest extends TestCase
         $chance = new Randomizer(new Mt19937(3));
 
         return Pictures::bitmap(90, 60, fn (int $x, int $y): int => (hypot($x - 40, $y - 30) < 18 ? 0xC0803000 : 0x30507000) + ($chance->getInt(0, 40) << 16) + ($x < 80 ? 255 : 0));
+    }
+
+    /** A picture of many megapixels is made smaller by means of whole squares first. */
+    public function test_a_large_picture_keeps_its_colours_when_it_is_made_small(): void
+    {
+        $colours = [0xD8402000, 0x20C05000, 0x3050E000, 0xF0F0F000];
+        $large = Pictures::bitmap(3300, 40, fn (int $x, int $y): int => $colours[intdiv($x, 825)] | ($y < 20 ? 255 : 96));
+        $small = PatchGraph::of($large)->picture;
+        self::assertLessThan(1100, $small->width);
+        foreach ($colours as $k => $colour) {
+            $lab = Oklab::fromSrgb(Srgb::fromInt($colour >> 8));
+            foreach ([0.3, 0.7] as $down) {
+                $i = (int) ($small->height * $down) * $small->width + (int) ($small->width * (2 * $k + 1) / 8);
+                self::assertEqualsWithDelta([$lab->l, $lab->a, $lab->b], [$small->l[$i] / 1024, $small->a[$i] / 1024, $small->b[$i] / 1024], 0.005, "colour {$k}");
+            }
+        }
     }
 
     /** Relaxed again and again until nothing becomes shorter (Bellman, 1958; Ford, 1956). */

@@ -274,6 +274,9 @@ final class TakeThingTest extends TestCase
             self::assertGreaterThan(0.9, $page->sure);
         }
         self::assertSame(Surroundings::PLAIN, Surroundings::of(self::picture(200, 100, fn (): int => 0x404858))->kind);
+        // Ink that runs off the paper over nearly half of its edge, and as much of it on something dark.
+        self::assertSame(Surroundings::PAPER, Surroundings::of(self::picture(200, 200, fn (int $x): int => $x < 90 ? 0x101010 : 0xFFFFFF))->kind);
+        self::assertSame(Surroundings::PLAIN, Surroundings::of(self::picture(200, 200, fn (int $x): int => $x < 90 ? 0x101010 : 0x707070))->kind);
         self::assertSame(Surroundings::CLEAR, Surroundings::of(new Bitmap(40, 40, array_fill(0, 1600, 0)))->kind);
     }
 
