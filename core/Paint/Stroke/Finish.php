@@ -49,6 +49,7 @@ final class Finish
 
                 return $tile === null ? null : $this->coverage($tile);
             },
+            $main->bounds,
         );
         $this->noise = (int) round($brush->base('noise') * 65536);
         $this->ink = $brush->mainInk->toInt();

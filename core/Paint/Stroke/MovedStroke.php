@@ -7,6 +7,7 @@ namespace Yarrowfog\Core\Paint\Stroke;
 use Yarrowfog\Core\Paint\Composite\Backdrop;
 use Yarrowfog\Core\Paint\Dab\BrushTextures;
 use Yarrowfog\Core\Paint\Tile\LaidStroke;
+use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Rect;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Choice\Does;
@@ -22,8 +23,8 @@ use Yarrowfog\Core\Stroke\Trace;
  */
 final class MovedStroke
 {
-    /** px by which such a stroke is painted off its place: whole tiles, so that all of it lies right of and below the origin. */
-    private const OFF = 16384;
+    /** px by which such a stroke is painted off its place: as many tiles as noise comes again after, so that all of it lies right of and below the origin. */
+    private const OFF = Noise::AGAIN * StrokeBuffer::SIDE;
 
     /** @param  Backdrop|null  $under  what lies on the sheet */
     public static function paint(BrushTextures $kit, BrushSettings $brush, Trace $trace, int $roll, Similarity $moved, Rect $sheet, ?Backdrop $under): LaidStroke
@@ -43,7 +44,6 @@ final class MovedStroke
     {
         return $brush->lendsFromSheet()
             || $brush->choices->does === Does::Smudges
-            || $brush->base('noise') > 0.0
             || ($brush->choices->tooth !== ToothName::None && $brush->choices->toothFixedTo === FixedTo::Sheet);
     }
 }

@@ -10,6 +10,9 @@ use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 /** Noise that breaks up soft edges. */
 final class Noise
 {
+    /** Tiles after which it comes again: a stroke that is painted off its place by so many meets the same. */
+    public const AGAIN = 128;
+
     /** @var list<int>|null −65536 to 65536 */
     private static ?array $grain = null;
 
@@ -31,7 +34,7 @@ final class Noise
         }
         $grain = self::$grain;
         [$column, $row] = StrokeBuffer::place($key);
-        $salt = ($column * 73856093 ^ $row * 19349663) & 0xFFFFFF;
+        $salt = (($column & self::AGAIN - 1) * 73856093 ^ ($row & self::AGAIN - 1) * 19349663) & 0xFFFFFF;
         foreach ($coverage as $i => $c) {
             if ($c > 0 && $c < 65535) {
                 $n = $grain[($i * 2654435 + $salt ^ $i >> 5) & 4095];

@@ -8,6 +8,7 @@ use Closure;
 use Yarrowfog\Core\Paint\Tile\StrokeBuffer;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
+use Yarrowfog\Core\Raster\Rect;
 
 /** The darker edge of a stroke that has ended, as when a wash dries. */
 final class Rim
@@ -18,8 +19,11 @@ final class Rim
     /** How much it gives even where the edge cannot take it up. */
     private const ALWAYS_GIVES = 0.2;
 
-    /** One in so many pixels is asked how much ink the edge takes; a prime, so that they lie in all columns. */
+    /** Of a stroke over more tiles one in so many pixels is asked how much ink the edge takes; a prime, so that they lie in all columns. */
     private const EVERY = 7;
+
+    /** Tiles of which every pixel is asked: of a dab of a few px one in seven says nothing. */
+    private const FEW = 4;
 
     /** @var array<string, array<int, int>>|null by tile: how much of the ink that a rim moves each pixel takes up */
     private ?array $weights = null;
@@ -35,8 +39,9 @@ final class Rim
      * @param  int  $width  px
      * @param  list<string>  $keys  of the tiles of the stroke
      * @param  Closure(string): (array<int, int>|null)  $coverage  of a tile, 0–65535; null where nothing was printed
+     * @param  Rect  $sheet  outside of which nothing is printed
      */
-    public function __construct(private readonly float $strength, private readonly int $width, private readonly array $keys, private readonly Closure $coverage)
+    public function __construct(private readonly float $strength, private readonly int $width, private readonly array $keys, private readonly Closure $coverage, private readonly Rect $sheet)
     {
     }
 
@@ -64,13 +69,14 @@ final class Rim
         $weights = [];
         $inks = [];
         $shares = [];
+        $every = count($this->keys) > self::FEW ? self::EVERY : 1;
         foreach ($this->keys as $key) {
             $ink = ($this->coverage)($key);
             if ($ink === null) {
                 continue;
             }
             $weights[$key] = $this->nearEdge($key, $ink);
-            for ($i = 0; $i < count($ink); $i += self::EVERY) {
+            for ($i = 0; $i < count($ink); $i += $every) {
                 if ($ink[$i] > 0) {
                     $inks[] = $ink[$i];
                     $shares[] = $weights[$key][$i];
@@ -132,12 +138,42 @@ final class Rim
                 }
             }
         }
+        $around = $this->beyondSheet($around, $side + 2 * $margin, $column * $side - $margin, $row * $side - $margin);
         $blurred = Blur::gaussian(new Plane($side + 2 * $margin, $side + 2 * $margin, $around), max(0.5, $this->width / 2))->values;
         $out = [];
         foreach ($own as $i => $c) {
             $b = $blurred[(intdiv($i, $side) + $margin) * ($side + 2 * $margin) + $i % $side + $margin];
             $edge = $c > $b ? ($c - $b) / $c : 0.0;
             $out[] = (int) ($c * $edge * (1.0 - 0.35 * $edge));
+        }
+
+        return $out;
+    }
+
+    /**
+     * A stroke that runs off the sheet has no edge there: it is taken to go on as it leaves it.
+     *
+     * @param  array<int, int>  $around  coverage of a square
+     * @param  int  $size  px of its side
+     * @param  int  $x  of its first pixel
+     * @param  int  $y  of its first pixel
+     * @return array<int, int>
+     */
+    private function beyondSheet(array $around, int $size, int $x, int $y): array
+    {
+        $left = max(0, $this->sheet->x - $x);
+        $top = max(0, $this->sheet->y - $y);
+        $right = min($size, $this->sheet->right() - $x) - 1;
+        $bottom = min($size, $this->sheet->bottom() - $y) - 1;
+        if ($left === 0 && $top === 0 && $right === $size - 1 && $bottom === $size - 1) {
+            return $around;
+        }
+        $out = [];
+        for ($row = 0; $row < $size; $row++) {
+            $from = max($top, min($bottom, $row)) * $size;
+            for ($column = 0; $column < $size; $column++) {
+                $out[] = $around[$from + ($column < $left ? $left : ($column > $right ? $right : $column))];
+            }
         }
 
         return $out;

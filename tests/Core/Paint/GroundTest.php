@@ -159,6 +159,24 @@ final class GroundTest extends TestCase
         }
     }
 
+    /** A wash that runs off the sheet has no edge where the sheet ends, and so no rim. */
+    public function test_a_rim_lies_along_the_edges_of_the_stroke_and_not_of_the_sheet(): void
+    {
+        $settings = ['size' => ['base' => 80], 'spacing' => ['base' => 0.05], 'opacity' => ['base' => 0.4], 'rim' => ['base' => 1], 'rimWidth' => ['base' => 8]];
+        $across = Strokes::coverage(Strokes::paint($settings, Strokes::line(-80, 480)));
+        $inside = $across[150 * 400 + 200];
+        for ($x = 0; $x < 400; $x++) {
+            self::assertEqualsWithDelta($inside, $across[150 * 400 + $x], 0.01 * $inside, "at {$x}");
+        }
+        self::assertGreaterThan(1.8 * $inside, max(array_map(fn (int $y): int => $across[$y * 400 + 2], range(110, 130))));
+        // Along the lower edge of the sheet, which cuts the stroke in half, and into its corner.
+        $along = Strokes::coverage(Strokes::paint($settings, Strokes::line(60, 480, 299)));
+        foreach ([[200, 299], [399, 299], [399, 290], [300, 285]] as [$x, $y]) {
+            self::assertEqualsWithDelta($along[290 * 400 + 200], $along[$y * 400 + $x], 0.01 * $inside, "at {$x}, {$y}");
+        }
+        self::assertGreaterThan(1.8 * $along[290 * 400 + 200], max(array_map(fn (int $y): int => $along[$y * 400 + 200], range(258, 275))));
+    }
+
     public function test_noise_breaks_soft_edges_only(): void
     {
         $soft = new HalvedMipChain(new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => (int) (65535 * max(0.0, min(1.0, (30 - hypot($x - 31.5, $y - 31.5)) / 15))))));

@@ -71,6 +71,7 @@ final class SimilarityTest extends TestCase
             'scattered, turned, of many colours' => [['size' => ['base' => 33, 'spread' => 0.5], 'scatterAcross' => ['base' => 1.2], 'angle' => ['spread' => 180], 'driftHue' => ['base' => 60], 'count' => ['base' => 3]]],
             'driven by pressure, heading and travel' => [['size' => ['base' => 30, 'drives' => [['input' => 'pressure', 'from' => 0.2, 'to' => 1]]], 'angleFollows' => ['base' => 'heading'], 'roundness' => ['base' => 0.3], 'flow' => ['base' => 0.5, 'drives' => [['input' => 'heading', 'from' => 0.1, 'to' => 1]]]]],
             'tapered, with a rim' => [['size' => ['base' => 26], 'taperIn' => ['base' => 80], 'taperOut' => ['base' => 120], 'rim' => ['base' => 0.8], 'opacity' => ['base' => 0.6]]],
+            'broken by noise' => [['size' => ['base' => 40], 'opacity' => ['base' => 0.5], 'noise' => ['base' => 1]]],
             'a band' => [['size' => ['base' => 24], 'laidAs' => ['base' => 'band, repeated']]],
             'steadied, leaning' => [['size' => ['base' => 24], 'steadying' => ['base' => 0.6], 'posture' => ['base' => 1]]],
         ];
