@@ -265,6 +265,9 @@ export class CutView extends NonReactive {
 
     // —— zoom and pan ——
     zoomTo(zoom, event = null) {
+        if (!this.after) {
+            return;
+        }
         const box = this.canvas.getBoundingClientRect();
         const at = event ?? { clientX: box.left + this.mat.clientWidth / 2, clientY: box.top + (this.mat.clientHeight - 44) / 2 };
         const [px, py] = this.#pictureAt(at);

@@ -82,8 +82,12 @@ export const brushRoom = () => [sending, signing].reduce(extended, {
     /** The table of settings, as words that other programs can hold. */
     async copyTable() {
         const lines = this.differs.map((row) => [row.station, row.setting, row.value, row.default].join('\t'));
-        await navigator.clipboard.writeText(['Station\tSetting\tValue\tDefault', ...lines].join('\n'));
-        this.copied = 'Copied.';
+        try {
+            await navigator.clipboard.writeText(['Station\tSetting\tValue\tDefault', ...lines].join('\n'));
+            this.copied = 'Copied.';
+        } catch {
+            this.copied = 'This browser does not let pages write to the clipboard. Mark the rows below and copy them.';
+        }
     },
     get licenceWords() {
         return this.licence === '' && this.makerCard?.licence ? `as its maker’s: ${this.makerCard.licence}` : '';

@@ -45,6 +45,9 @@ export const driving = {
     },
     addDrive(event) {
         const input = event.target.value;
+        if (input === '') {
+            return;
+        }
         event.target.value = '';
         const turns = this.settings[this.chosen].offsets;
         this.input = input;
