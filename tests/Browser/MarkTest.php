@@ -21,7 +21,7 @@ final class MarkTest extends BrowserTestCase
         $inked = fn (): array => (array) $chrome->run('const c = document.querySelector("canvas"); const d = c.getContext("2d").getImageData(0, 0, c.width, c.height).data; let b = [9999, 9999, -1, -1]; for (let i = 3; i < d.length; i += 4) if (d[i] > 100) { const x = ((i - 3) / 4) % c.width, y = Math.floor((i - 3) / 4 / c.width); b = [Math.min(b[0], x), Math.min(b[1], y), Math.max(b[2], x), Math.max(b[3], y)]; } return b');
         $chrome->wait('the twin beyond the mirror', fn (): bool => $inked()[2] > 450);
         [$left, $top, $right, $bottom] = $inked();
-        self::assertEqualsWithDelta(799 - $left, $right, 3, 'as far to the right as to the left');
+        self::assertEquals(799 - $left, $right, 'as far to the right as to the left, to the px');
         self::assertLessThan(40, $bottom - $top, 'straight, though the hand was not');
 
         $chrome->press('Fill the sheet and centre');

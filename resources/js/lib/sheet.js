@@ -125,11 +125,6 @@ export class SheetView extends NonReactive {
             this.strokes.begin({ ...this.trail.order, moved }, drawn[0]);
             this.strokes.end(drawn.slice(1));
         }
-        for (const mirrored of this.guides?.mirrors?.() ?? []) {
-            const twin = drawn.map(mirrored);
-            this.strokes.begin(this.#orderFor(this.trail.isPen), twin[0]);
-            this.strokes.end(twin.slice(1));
-        }
     }
 
     #orderFor(isPen) {

@@ -1,5 +1,6 @@
 import { call } from '../lib/call';
 import { extended, pageData } from '../lib/data';
+import { mirrorsThrough } from '../lib/mirrors';
 import { painting } from '../trying/painting';
 import { rail } from '../trying/rail';
 
@@ -39,7 +40,7 @@ export const markRoom = () => extended(extended(painting(pageData('mark-data')),
             snapped: (sample) => this.snapped(sample),
             isStraight: (event) => event.shiftKey,
             aim: (from, to) => { this.aimed = from && to ? [from[1], from[2], to[1], to[2]] : null; },
-            mirrors: () => this.mirrors(),
+            twins: () => this.twins(),
             fillsWith: () => (this.filling ? this.inksInHand().main : null),
         });
         this.sizeValue = 26;
@@ -110,10 +111,10 @@ export const markRoom = () => extended(extended(painting(pageData('mark-data')),
 
         return [t, snap(x, this.width / 2), snap(y, this.height / 2), ...held];
     },
-    mirrors() {
-        const flip = (a, d) => ([t, x, y, p, tx = 0, ty = 0, twist = 0]) => [t, a ? this.width - x : x, d ? this.height - y : y, p, a ? -tx : tx, d ? -ty : ty, twist];
+    twins() {
+        const mirrors = mirrorsThrough(this.width / 2, this.height / 2);
 
-        return [...(this.across ? [flip(true, false)] : []), ...(this.down ? [flip(false, true)] : []), ...(this.across && this.down ? [flip(true, true)] : [])];
+        return [...(this.across ? [mirrors.across] : []), ...(this.down ? [mirrors.down] : []), ...(this.across && this.down ? [mirrors.around] : [])];
     },
     get aimLine() {
         return this.aimed ?? [0, 0, 0, 0];

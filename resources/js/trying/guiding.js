@@ -1,3 +1,5 @@
+import { mirrorsThrough } from '../lib/mirrors';
+
 /** Steps in which a straight line turns while Ctrl is held. */
 const STEP = Math.PI / 12;
 const WAYS = [
@@ -52,9 +54,7 @@ export const guiding = {
     /** Where the twins of a stroke lie from it: similarities, as the engine reads them. */
     twins() {
         const { middleX: x, middleY: y } = this;
-        const across = { mirrored: true, dx: 2 * x };
-        const down = { mirrored: true, turn: 180, dy: 2 * y };
-        const around = { turn: 180, dx: 2 * x, dy: 2 * y };
+        const { across, down, around } = mirrorsThrough(x, y);
         const count = WAYS.find((way) => way.id === this.symmetry)?.count ?? 0;
 
         return {

@@ -22,6 +22,19 @@ final class OutlineTest extends TestCase
         self::assertEqualsWithDelta(-2.5, min(array_column($corners, 1)), 1e-9);
     }
 
+    /** Ink that lies in one corner of its stencil: each side is told from that side of it. */
+    public function test_an_outline_keeps_to_ink_off_the_middle(): void
+    {
+        $ink = array_fill(0, 100, 0);
+        foreach ([[1, 2], [2, 2], [3, 2], [1, 3], [2, 3], [3, 3]] as [$x, $y]) {
+            $ink[10 * $y + $x] = 65535;
+        }
+        $corners = Stencil::outline(Stencil::fours($ink, 10, 10), 10, 10)->corners;
+        // From the middles of its pixels, which lie 4.5 from that of the stencil, one px to each side.
+        self::assertEqualsWithDelta([-4.5, -0.5], [min(array_column($corners, 0)), max(array_column($corners, 0))], 1e-9);
+        self::assertEqualsWithDelta([-3.5, -0.5], [min(array_column($corners, 1)), max(array_column($corners, 1))], 1e-9);
+    }
+
     public function test_fours_hold_each_value_with_its_neighbours(): void
     {
         // 2 · 2 values in a border of five: 12 · 12.

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Curve;
+use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\JsonReader;
 use Yarrowfog\Core\Stroke\BrushSettings;
 use Yarrowfog\Core\Stroke\Dab;
@@ -21,6 +22,18 @@ use Yarrowfog\Core\Stroke\Trace;
 /** Formulas of a stroke, each with its answer worked out beside it. */
 final class FormulasTest extends TestCase
 {
+    /** @param  list<array{float, float}>  $points */
+    #[TestWith([[[0, 0.2]], '2 to 8 points'])]
+    #[TestWith([[[0.1, 0], [1, 1]], 'the first at 0'])]
+    #[TestWith([[[0, 0], [0.9, 1]], 'the last at 1'])]
+    #[TestWith([[[0, 0], [0.5, 1], [0.5, 0], [1, 1]], 'to the right of the point before it'])]
+    public function test_a_curve_that_is_none_is_refused_in_words(array $points, string $words): void
+    {
+        $this->expectException(InvalidInput::class);
+        $this->expectExceptionMessage($words);
+        Curve::read(JsonReader::of($points));
+    }
+
     /** Along a taper of 400 px from nothing to 40, half as far apart as they are large: ∫ ds / gap dabs, gap = 20(3u² − 2u³) and 1/4 at least. */
     public function test_dabs_stand_closer_where_a_taper_makes_them_smaller(): void
     {
