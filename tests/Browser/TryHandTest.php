@@ -63,6 +63,20 @@ final class TryHandTest extends BrowserTestCase
         self::assertCount(1, array_unique(array_map(json_encode(...), $places)));
     }
 
+    /** Whatever can be pressed in the top row is not covered by anything. */
+    public function test_in_a_narrow_window_all_of_the_top_row_can_be_pressed(): void
+    {
+        $chrome = $this->onSheet(1600, 1000);
+        $chrome->resize(1024, 760);
+        try {
+            $covered = fn (): mixed => $chrome->run('return [...document.querySelectorAll("main button, main select, main a")].filter(e => { const b = e.getBoundingClientRect(); return b.width > 0 && b.top < 140; }).filter(e => { const b = e.getBoundingClientRect(); const on = document.elementFromPoint(b.left + b.width / 2, b.top + b.height / 2); return !e.disabled && !(on && e.contains(on)); }).map(e => e.textContent.trim().slice(0, 30))');
+            self::assertSame([], $covered());
+            self::assertTrue($chrome->run('return document.documentElement.scrollWidth <= window.innerWidth'));
+        } finally {
+            $chrome->resize(1280, 800);
+        }
+    }
+
     public function test_any_brush_paints_erases_and_smudges(): void
     {
         $chrome = $this->onSheet(600, 300);

@@ -28,16 +28,16 @@
             <x-try.handles :sheet="$sheet" />
             <p class="pointer-events-none absolute inset-0 m-0 flex items-center justify-center bg-fog-50/70 font-title text-[20px]" x-show="isHeldOver" x-cloak>Drop it: it will lie on a layer of its own.</p>
         </div>
-        <div class="absolute left-[14px] right-[14px] top-[12px] flex flex-wrap items-center gap-[6px]" x-on:keydown.escape="closeMenus">
-            <h1 class="on-mat m-0 font-title text-[15px]">{{ $sheet->name }} <span class="font-sans text-[12.5px] font-normal text-stone" title="{{ $sheet->facts() }}">{{ number_format($sheet->width) }} × {{ number_format($sheet->height) }} px</span></h1>
+        <div class="absolute left-[14px] right-[14px] top-[12px] flex flex-wrap items-center gap-[6px] min-[940px]:flex-nowrap" x-on:keydown.escape="closeMenus">
+            <h1 class="on-mat m-0 min-w-[90px] truncate font-title text-[15px]">{{ $sheet->name }} <span class="font-sans text-[12.5px] font-normal text-stone" title="{{ $sheet->facts() }}">{{ number_format($sheet->width) }} × {{ number_format($sheet->height) }} px</span></h1>
             <button type="button" class="on-mat" x-on:click="undo" :disabled="!canUndo" :title="undoWords">Undo</button>
             <button type="button" class="on-mat" x-on:click="redo" :disabled="!canRedo" :title="redoWords">Redo</button>
-            <span class="on-mat flex gap-[2px] p-[3px]" role="group" aria-label="What the hand does">
+            <span class="on-mat flex flex-none gap-[2px] p-[3px]" role="group" aria-label="What the hand does">
                 <button type="button" class="choice" :aria-pressed="isPaintingMode" x-on:click="startPaintingAgain">Paint</button>
                 <button type="button" class="choice" :aria-pressed="isTaking" x-on:click="startTaking">Take up</button>
                 <button type="button" class="choice" :aria-pressed="isBoxing" x-on:click="startBoxing">Area</button>
             </span>
-            <div class="relative">
+            <div class="relative flex-none">
                 <span class="on-mat flex items-center gap-1 py-[3px]"><button type="button" class="size-[24px]" x-on:click="farther" aria-label="Farther">−</button><button type="button" class="h-[24px] min-w-[52px] whitespace-nowrap px-1 text-center tabular-nums aria-expanded:bg-yarrow-light rounded-[5px]" x-on:click="toggleView" :aria-expanded="showsView" x-text="viewWords" title="How the sheet is looked at" data-view></button><button type="button" class="size-[24px]" x-on:click="closer" aria-label="Closer">+</button></span>
                 <div class="card absolute left-0 top-[36px] z-10 w-[240px] p-3 shadow-[0_2px_10px_#0003]" x-show="showsView" x-cloak role="group" aria-label="View">
                     <div class="flex flex-wrap gap-[4px]"><button type="button" class="tool" x-on:click="fit">Fit</button><button type="button" class="tool" x-on:click="atFullSize">px for px</button><button type="button" class="tool" x-on:click="flipView" :aria-pressed="isMirrored">Mirror</button><button type="button" class="tool" x-on:click="straighten">Upright</button></div>
@@ -45,15 +45,15 @@
                     <p class="small m-0">Only the view is turned; the sheet stays as it is. Two fingers do it too.</p>
                 </div>
             </div>
-            <select class="on-mat w-[136px] border-0" aria-label="Symmetry" x-on:change="setSymmetry">
+            <select class="on-mat w-[136px] flex-none border-0" aria-label="Symmetry" x-on:change="setSymmetry">
                 <template x-for="w in ways" :key="w.id"><option :value="w.id" :selected="isSymmetry(w)" x-text="w.label"></option></template>
             </select>
             <p class="on-mat m-0 text-stone" role="status" x-show="isBringing" x-cloak>Laying it on the sheet …</p>
-            <div class="relative ml-auto" data-hand>
-                <button type="button" class="on-mat text-stone" x-on:click="toggleHand" :aria-expanded="showsHand" title="Pressure without a pen, steadying, fingers"><span x-text="penWords"></span> ▾</button>
+            <div class="relative ml-auto min-w-[70px]" data-hand>
+                <button type="button" class="on-mat max-w-full truncate text-stone" x-on:click="toggleHand" :aria-expanded="showsHand" title="Pressure without a pen, steadying, fingers"><span x-text="penWords"></span> ▾</button>
                 <x-try.hand />
             </div>
-            <div class="relative" data-saves>
+            <div class="relative flex-none" data-saves>
                 <button type="button" class="on-mat" x-on:click="toggleSaving" :aria-expanded="saving">Save</button>
                 <x-try.saves />
             </div>

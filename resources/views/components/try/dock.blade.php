@@ -22,7 +22,7 @@
             <span class="flex h-[24px] items-center gap-2 text-[12px] text-stone"><button type="button" class="underline" x-on:click="asKept" x-show="isOffKept" x-cloak>As kept</button><button type="button" class="whitespace-nowrap underline" x-on:click="keepForBrush" x-show="mayKeep" x-cloak>Keep for this brush</button></span>
             <span class="sr-only" role="status" x-text="savedHand"></span>
         </div>
-        <div class="in-columns h-[74px] w-[214px] flex-none" :class="hasManyAtHand ? 'overflow-y-auto' : ''" role="group" aria-label="Settings at hand">
+        <div class="in-columns w-[214px] flex-none" :class="hasManyAtHand ? '-my-[6px] h-[86px] overflow-y-auto' : 'h-[74px]'" role="group" aria-label="Settings at hand">
             <p class="small m-0" x-show="hasNoneAtHand" x-cloak>Settings that you pin to this brush in Tune stand here.</p>
             <template x-for="d in dialsAtHand" :key="d.key">
                 <div :data-at-hand="d.id">
