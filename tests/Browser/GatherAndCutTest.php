@@ -55,6 +55,22 @@ final class GatherAndCutTest extends BrowserTestCase
         self::assertGreaterThan(0.2, $empty / (($box[2] - $box[0] + 1) * ($box[3] - $box[1] + 1)), 'the meshes of the stamp are empty');
     }
 
+    /** Sooner than what was changed is sent, and with an earlier change still on its way. */
+    public function test_what_was_changed_right_before_a_reload_stays(): void
+    {
+        $chrome = $this->take('scanner', 'net');
+        $chrome->press('Add a step');
+        $chrome->click('[data-add="clear-colour"]');
+        $chrome->wait('the step', fn (): bool => $chrome->run('return document.querySelector("input[aria-label=\'Tolerance, typed\']") !== null') === true);
+        $type = 'const i = document.querySelector("input[aria-label=\'Tolerance, typed\']"); const type = (v) => { i.value = v; i.dispatchEvent(new Event("change", { bubbles: true })); }; ';
+        foreach ([[17, ''], [23, 'type("41 %"); await new Promise(done => setTimeout(done, 310)); ']] as [$percent, $before]) {
+            $chrome->run("{$type}window.isOld = true; (async () => { {$before}type('{$percent} %'); await Promise.resolve(); setTimeout(() => location.reload(), 20); })()");
+            $chrome->wait('the page anew', fn (): bool => $chrome->run('return window.isOld === undefined && document.querySelector("[data-step=\"clear-colour\"]") !== null') === true);
+            $chrome->press('Clear colour');
+            $chrome->wait("{$percent} %", fn (): bool => $chrome->run('return document.querySelector("input[aria-label=\'Tolerance, typed\']")?.value') === "{$percent} %");
+        }
+    }
+
     public function test_a_photo_in_uneven_light_is_made_clean_by_its_own_check_list(): void
     {
         $chrome = $this->take('camera', 'ink mark');

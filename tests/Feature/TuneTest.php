@@ -168,6 +168,24 @@ final class TuneTest extends FeatureTestCase
         self::assertSame(0, PenRecording::query()->count());
     }
 
+    /** A page that is left sends its last change beside the one before it, and they may arrive the other way round. */
+    public function test_of_two_changes_of_a_window_the_later_one_counts_whichever_arrives_last(): void
+    {
+        $brush = $this->brush();
+        $save = fn (float $size, int $turn, string $tab = 'one', int $revision = 0): \Illuminate\Testing\TestResponse => $this->putJson("/tune/{$brush->id}", ['brush' => ['settings' => ['size' => ['base' => $size]]], 'roll' => 1, 'revision' => $revision, 'tab' => $tab, 'turn' => $turn]);
+        self::assertSame(1, $save(20, 1000)->assertOk()->json('revision'));
+        self::assertSame(2, $save(22, 1003)->assertOk()->json('revision'));
+        self::assertSame(2, $save(21, 1002)->assertOk()->json('revision'));
+        self::assertSame(2, $save(22, 1003)->assertOk()->json('revision'), 'the same once more');
+        self::assertSame(22.0, $brush->refresh()->current()->base('size'));
+        $this->get("/tune/{$brush->id}")->assertSee('"changedBy":{"tab":"one","turn":1003}', false);
+        // Turns are a window's own: another one that knows the revision may write whatever its clock says.
+        self::assertSame(3, $save(23, 7, 'two', 2)->assertOk()->json('revision'));
+        $save(24, 1004)->assertConflict();
+        self::assertSame(23.0, $brush->refresh()->current()->base('size'));
+        $save(25, -1)->assertUnprocessable();
+    }
+
     public function test_two_windows_notice_each_other_and_nothing_is_lost(): void
     {
         $brush = $this->brush();

@@ -14,6 +14,7 @@ use App\Models\Maker;
 use App\Models\Source;
 use App\Models\Tip;
 use App\Painting\BrushStrip;
+use App\Tuning\DraftingWindow;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -31,7 +32,7 @@ use Yarrowfog\Core\Stroke\SettingsTable;
 /** The page of a brush, its draft and its versions. */
 final class TuneController
 {
-    private const KEYS = ['brush', 'parts', 'roll', 'revision', 'tab'];
+    private const KEYS = ['brush', 'parts', 'roll', 'revision', 'tab', 'turn'];
 
     public function latest(InHand $inHand): View|RedirectResponse
     {
@@ -75,15 +76,16 @@ final class TuneController
             return self::elsewhere($brush);
         }
         [$settings, $parts] = self::drawn($body, $brush);
-        $tab = $body->text('tab', '', 36);
+        $window = DraftingWindow::read($body);
         $roll = $body->integer('roll', 0, 0x7FFFFFFF, $brush->roll);
-        $isTaken = $brush->draw($settings, $parts, $roll, $tab);
-        if (! $isTaken && $tab !== '' && $brush->changed_by === $tab) {
-            // A page that is left sends its last change while the one before it is still on its way: both are this window's own.
-            $isTaken = $brush->draw($settings, $parts, $roll, $tab);
-        }
-        if (! $isTaken) {
-            return self::elsewhere($brush);
+        // A page that is left sends its last change while the one before it is still on its way: both are this window's own, and whichever comes last, the later one counts.
+        for ($try = 0; ! $window->isLate($brush); $try++) {
+            if ($brush->draw($settings, $parts, $roll, (string) $window)) {
+                break;
+            }
+            if ($try > 0 || ! $window->hasChanged($brush)) {
+                return self::elsewhere($brush);
+            }
         }
 
         return response()->json(['changed' => $brush->isChanged(), 'revision' => $brush->revision]);
@@ -113,7 +115,7 @@ final class TuneController
             return self::elsewhere($brush);
         }
 
-        return $brush->draw($brush->kept, $brush->keptParts(), $brush->roll, $body->text('tab', '', 36)) ? response()->json(self::state($brush)) : self::elsewhere($brush);
+        return $brush->draw($brush->kept, $brush->keptParts(), $brush->roll, (string) DraftingWindow::read($body)) ? response()->json(self::state($brush)) : self::elsewhere($brush);
     }
 
     /** What stands in this window as a brush of its own. */
@@ -145,6 +147,7 @@ final class TuneController
             'keptBrush' => $brush->kept->toArray(),
             'keptParts' => $brush->keptParts()->toArray(),
             'revision' => $brush->revision,
+            'changedBy' => DraftingWindow::of($brush)->toArray(),
             'versions' => self::versions($brush),
         ];
     }
@@ -167,7 +170,7 @@ final class TuneController
     {
         return ! $body->has('revision')
             || $body->integer('revision', 0, PHP_INT_MAX) === $brush->revision
-            || $body->text('tab', '', 36) === ($brush->changed_by ?? '');
+            || DraftingWindow::read($body)->hasChanged($brush);
     }
 
     private static function elsewhere(Brush $brush): JsonResponse

@@ -15,6 +15,8 @@ const BACKDROPS = [
 ];
 /** ms between two looks at how far a tip has come. */
 const ASK = 300;
+/** ms within which a page that comes back was loaded anew, and nobody else has changed its list. */
+const RELOADS = 10000;
 
 const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'];
 const nudged = (v, by) => Math.round(10000 * Math.min(1, Math.max(0, v + by))) / 10000;
@@ -48,6 +50,8 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
     making: false,
     progress: null,
     message: '',
+    saving: Promise.resolve(),
+    isUnsaved: false,
     dragged: null,
     listName: '',
     listsOpen: false,
@@ -71,8 +75,10 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
         if (this.set && this.set.found > 0) {
             this.message = `${this.set.found} things lie apart here. A tip takes ${this.set.frames.length} frames: these are the largest.`;
         }
+        const key = this.set ? `cut:set ${this.set.url} ${this.set.position}` : `cut:${this.id}`;
+        this.beginKeeping(key);
         this.noted = this.inList();
-        this.beginPast(this.set ? `cut:set ${this.set.url} ${this.set.position}` : `cut:${this.id}`);
+        this.beginPast(key);
         this.$watch('steps', () => this.changed());
         this.$watch('kind', () => this.changed());
         this.$watch('chosen', () => { this.view.draw(); this.check(); });
@@ -111,6 +117,7 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
         }
     },
     changed() {
+        this.isUnsaved = true;
         this.preview();
         // A slider that moves is one change; each step that is put in, taken out, moved or switched is one by itself.
         const steps = this.inList();
@@ -354,25 +361,53 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
     },
 
     // —— keeping ——
-    async save() {
-        try {
-            if (!this.set) {
-                await call(this.url, { method: 'PUT', json: this.written() });
+    /** One after another; what is left unsaved when the page goes is sent at once, and kept in this window until it comes back. */
+    save(options = {}) {
+        const job = () => this.send(options);
+        this.saving = options.keepalive ? job() : this.saving.then(job);
 
-                return;
+        return this.saving;
+    },
+    beginKeeping(key) {
+        this.unsavedKey = `unsaved ${key}`;
+        const left = JSON.parse(sessionStorage.getItem(this.unsavedKey) || 'null');
+        sessionStorage.removeItem(this.unsavedKey);
+        if (left && Date.now() - left.at < RELOADS) {
+            this.fill(left.list);
+            this.isUnsaved = true;
+            this.saveSoon();
+        }
+        window.addEventListener('pagehide', () => {
+            if (this.isUnsaved) {
+                sessionStorage.setItem(this.unsavedKey, JSON.stringify({ at: Date.now(), list: this.written() }));
+                this.save({ keepalive: true });
             }
-            const frame = this.set.frames[this.set.position];
-            if (frame.own) {
-                frame.own = this.written();
-            } else {
-                this.set.shared = this.written();
-                // Which thing stays is each frame's own; all else is the same for all.
-                frame.place = placeOf(this.set.shared) ?? frame.place;
-            }
-            await call(this.set.url, { method: 'PUT', json: { list: { ...this.set.shared, kind: this.kind }, evened: this.set.evened, frames: this.set.frames.map(({ source, own, place, box }) => ({ source, own, place, box })) } });
+        });
+    },
+    async send(options) {
+        const list = JSON.stringify(this.written());
+        try {
+            await this.sendList(options);
+            this.isUnsaved &&= list !== JSON.stringify(this.written());
         } catch (error) {
             this.say(error);
         }
+    },
+    async sendList(options) {
+        if (!this.set) {
+            await call(this.url, { method: 'PUT', json: this.written(), ...options });
+
+            return;
+        }
+        const frame = this.set.frames[this.set.position];
+        if (frame.own) {
+            frame.own = this.written();
+        } else {
+            this.set.shared = this.written();
+            // Which thing stays is each frame's own; all else is the same for all.
+            frame.place = placeOf(this.set.shared) ?? frame.place;
+        }
+        await call(this.set.url, { method: 'PUT', json: { list: { ...this.set.shared, kind: this.kind }, evened: this.set.evened, frames: this.set.frames.map(({ source, own, place, box }) => ({ source, own, place, box })) }, ...options });
     },
     async makeTip() {
         await this.work(async (job) => {

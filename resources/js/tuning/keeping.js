@@ -13,6 +13,7 @@ export const keeping = {
     conflict: null,
     saving: Promise.resolve(),
     isUnsaved: false,
+    turn: 0,
 
     beginKeeping() {
         // A reload of this window is still this window; another one is not.
@@ -20,7 +21,8 @@ export const keeping = {
         sessionStorage.setItem('tab', this.tab);
         this.storeUnsavedSoon = debounce(120, () => this.isUnsaved && this.storeUnsaved());
         const left = JSON.parse(sessionStorage.getItem(`unsaved:${this.id}`) || 'null');
-        if (left && left.revision === this.revision) {
+        // What this window drew last counts, where it has not reached the server; not over what somebody else did since.
+        if (left && (this.changedBy.tab === this.tab ? left.turn > this.changedBy.turn : left.revision === this.revision)) {
             Object.assign(this, { ...left.state, brush: frozen(left.state.brush) });
             this.isUnsaved = true;
             this.saveSoon();
@@ -32,6 +34,12 @@ export const keeping = {
             }
         });
     },
+    /** Later changes of this window have larger ones, also after a reload. */
+    nextTurn() {
+        this.turn = Math.max(Date.now(), this.turn + 1);
+
+        return this.turn;
+    },
     /** What a draft holds. */
     drawn() {
         return { brush: this.brush, parts: this.parts, roll: this.roll };
@@ -42,7 +50,7 @@ export const keeping = {
     },
     storeUnsaved() {
         try {
-            sessionStorage.setItem(`unsaved:${this.id}`, JSON.stringify({ revision: this.revision, state: this.drawn() }));
+            sessionStorage.setItem(`unsaved:${this.id}`, JSON.stringify({ revision: this.revision, turn: this.nextTurn(), state: this.drawn() }));
         } catch {
             // A full store costs what a reload would have saved while the server is away, nothing else.
         }
@@ -59,7 +67,7 @@ export const keeping = {
             }
             const state = this.drawn();
             try {
-                const { revision } = await call(this.url, { method: 'PUT', json: { ...state, revision: this.revision, tab: this.tab }, ...options });
+                const { revision } = await call(this.url, { method: 'PUT', json: { ...state, revision: this.revision, tab: this.tab, turn: this.nextTurn() }, ...options });
                 this.revision = revision;
                 if (JSON.stringify(state) === JSON.stringify(this.drawn())) {
                     this.isSaved();
@@ -108,7 +116,7 @@ export const keeping = {
     },
     async ask(what) {
         try {
-            this.takeUp(await call(`${this.url}/${what}`, { json: { revision: this.revision, tab: this.tab } }));
+            this.takeUp(await call(`${this.url}/${what}`, { json: { revision: this.revision, tab: this.tab, turn: this.nextTurn() } }));
         } catch (error) {
             this.failed(error);
         }
