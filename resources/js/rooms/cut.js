@@ -1,4 +1,5 @@
 import { call, callForPixels, Refused } from '../lib/call';
+import { listKeeping } from '../cutting/keeping';
 import { cutList } from '../cutting/list';
 import { canvasOf, cutPreviews } from '../cutting/previews';
 import { CutView } from '../cutting/view';
@@ -15,14 +16,9 @@ const BACKDROPS = [
 ];
 /** ms between two looks at how far a tip has come. */
 const ASK = 300;
-/** ms within which a page that comes back was loaded anew, and nobody else has changed its list. */
-const RELOADS = 10000;
 
 const CORNERS = ['upper left', 'upper right', 'lower right', 'lower left'];
 const nudged = (v, by) => Math.round(10000 * Math.min(1, Math.max(0, v + by))) / 10000;
-
-/** Where a list points, if it keeps one of several things. */
-const placeOf = (list) => list.steps.find((s) => s.step === 'one-thing')?.numbers.place[0] ?? null;
 
 /** The same list, pointing at another of the things. */
 const pointed = (list, place) => (place ? { ...list, steps: list.steps.map((s) => (s.step === 'one-thing' ? { ...s, numbers: { ...s.numbers, place: [place] } } : s)) } : list);
@@ -38,7 +34,7 @@ const dial = (of, key, words) => ({
     },
 });
 
-export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageData('cut-data') }, cutList), cutPreviews), {
+export const cutRoom = () => extended(extended(extended({ ...undoable, ...listKeeping, ...pageData('cut-data') }, cutList), cutPreviews), {
     steps: [],
     kind: 'ink mask',
     chosen: null,
@@ -50,8 +46,6 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
     making: false,
     progress: null,
     message: '',
-    saving: Promise.resolve(),
-    isUnsaved: false,
     dragged: null,
     listName: '',
     listsOpen: false,
@@ -361,54 +355,6 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...pageDa
     },
 
     // —— keeping ——
-    /** One after another; what is left unsaved when the page goes is sent at once, and kept in this window until it comes back. */
-    save(options = {}) {
-        const job = () => this.send(options);
-        this.saving = options.keepalive ? job() : this.saving.then(job);
-
-        return this.saving;
-    },
-    beginKeeping(key) {
-        this.unsavedKey = `unsaved ${key}`;
-        const left = JSON.parse(sessionStorage.getItem(this.unsavedKey) || 'null');
-        sessionStorage.removeItem(this.unsavedKey);
-        if (left && Date.now() - left.at < RELOADS) {
-            this.fill(left.list);
-            this.isUnsaved = true;
-            this.saveSoon();
-        }
-        window.addEventListener('pagehide', () => {
-            if (this.isUnsaved) {
-                sessionStorage.setItem(this.unsavedKey, JSON.stringify({ at: Date.now(), list: this.written() }));
-                this.save({ keepalive: true });
-            }
-        });
-    },
-    async send(options) {
-        const list = JSON.stringify(this.written());
-        try {
-            await this.sendList(options);
-            this.isUnsaved &&= list !== JSON.stringify(this.written());
-        } catch (error) {
-            this.say(error);
-        }
-    },
-    async sendList(options) {
-        if (!this.set) {
-            await call(this.url, { method: 'PUT', json: this.written(), ...options });
-
-            return;
-        }
-        const frame = this.set.frames[this.set.position];
-        if (frame.own) {
-            frame.own = this.written();
-        } else {
-            this.set.shared = this.written();
-            // Which thing stays is each frame's own; all else is the same for all.
-            frame.place = placeOf(this.set.shared) ?? frame.place;
-        }
-        await call(this.set.url, { method: 'PUT', json: { list: { ...this.set.shared, kind: this.kind }, evened: this.set.evened, frames: this.set.frames.map(({ source, own, place, box }) => ({ source, own, place, box })) }, ...options });
-    },
     async makeTip() {
         await this.work(async (job) => {
             await this.save();
