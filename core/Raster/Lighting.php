@@ -146,6 +146,7 @@ final class Lighting
     private static function withShade(array $channel, array $clean, int $width, int $height): array
     {
         $met = [];
+        $count = count($channel);
         foreach ($channel as $start => $_) {
             $x = $start % $width;
             $atEdge = $x === 0 || $x === $width - 1 || $start < $width || $start >= $width * ($height - 1);
@@ -157,9 +158,8 @@ final class Lighting
             $isShade = false;
             for ($k = 0; isset($region[$k]); $k++) {
                 $i = $region[$k];
-                $x = $i % $width;
-                foreach ([$x > 0 ? $i - 1 : -1, $x < $width - 1 ? $i + 1 : -1, $i - $width, $i + $width] as $next) {
-                    if (! isset($channel[$next]) || abs($channel[$next] - $channel[$i]) > self::STEP * max($channel[$next], $channel[$i])) {
+                foreach (Neighbours::four($i, $width, $count) as $next) {
+                    if (abs($channel[$next] - $channel[$i]) > self::STEP * max($channel[$next], $channel[$i])) {
                         continue;
                     }
                     $isShade = $isShade || $clean[$next] > 0;

@@ -78,14 +78,13 @@ final class TuneController
         [$settings, $parts] = self::drawn($body, $brush);
         $window = DraftingWindow::read($body);
         $roll = $body->integer('roll', 0, 0x7FFFFFFF, $brush->roll);
-        // A page that is left sends its last change while the one before it is still on its way: both are this window's own, and whichever comes last, the later one counts.
-        for ($try = 0; ! $window->isLate($brush); $try++) {
-            if ($brush->draw($settings, $parts, $roll, (string) $window)) {
-                break;
-            }
-            if ($try > 0 || ! $window->hasChanged($brush)) {
-                return self::elsewhere($brush);
-            }
+        $isTaken = $window->isLate($brush) || $brush->draw($settings, $parts, $roll, (string) $window);
+        if (! $isTaken && $window->hasChanged($brush)) {
+            // A page that is left sends its last change while the one before it is still on its way: both are this window's own.
+            $isTaken = $window->isLate($brush) || $brush->draw($settings, $parts, $roll, (string) $window);
+        }
+        if (! $isTaken) {
+            return self::elsewhere($brush);
         }
 
         return response()->json(['changed' => $brush->isChanged(), 'revision' => $brush->revision]);

@@ -15,7 +15,7 @@ import { taking } from '../trying/taking';
 import { viewing } from '../trying/viewing';
 
 /** px between the sheet and what lies around it when it is fitted. */
-const AROUND = { top: 60, right: 266, below: 32 };
+const AROUND = { top: 60, right: 266, bottom: 128 };
 /** Menus of which one is open at a time. */
 const MENUS = ['showsHand', 'showsView', 'saving', 'showsInks'];
 
@@ -29,7 +29,7 @@ const room = {
     init() {
         this.initAtHand();
         this.initGuides();
-        this.startPainting({ ...AROUND, bottom: 128 }, this.guides(), {
+        this.startPainting(AROUND, this.guides(), {
             mayTurn: true,
             showsCoarse: true,
             pressed: (event) => this.pressureOf(event),
