@@ -33,23 +33,27 @@ enum BlendMode: string
         return array_column(self::cases(), 'value');
     }
 
-    /** One channel, for the separable modes. */
+    /**
+     * One channel, for the separable modes.
+     *
+     * Told apart by their names: a case is fetched anew for every comparison.
+     */
     public function channel(float $cb, float $cs): float
     {
-        return match ($this) {
-            self::Multiply => $cb * $cs,
-            self::Screen => $cb + $cs - $cb * $cs,
-            self::Overlay => self::HardLight->channel($cs, $cb),
-            self::Darken => min($cb, $cs),
-            self::Lighten => max($cb, $cs),
-            self::ColorDodge => $cb <= 0.0 ? 0.0 : ($cs >= 1.0 ? 1.0 : min(1.0, $cb / (1.0 - $cs))),
-            self::ColorBurn => $cb >= 1.0 ? 1.0 : ($cs <= 0.0 ? 0.0 : 1.0 - min(1.0, (1.0 - $cb) / $cs)),
-            self::HardLight => $cs <= 0.5 ? $cb * 2.0 * $cs : $cb + (2.0 * $cs - 1.0) - $cb * (2.0 * $cs - 1.0),
-            self::SoftLight => $cs <= 0.5
+        return match ($this->value) {
+            'multiply' => $cb * $cs,
+            'screen' => $cb + $cs - $cb * $cs,
+            'overlay' => $cb <= 0.5 ? $cs * 2.0 * $cb : $cs + (2.0 * $cb - 1.0) - $cs * (2.0 * $cb - 1.0),
+            'darken' => min($cb, $cs),
+            'lighten' => max($cb, $cs),
+            'color-dodge' => $cb <= 0.0 ? 0.0 : ($cs >= 1.0 ? 1.0 : min(1.0, $cb / (1.0 - $cs))),
+            'color-burn' => $cb >= 1.0 ? 1.0 : ($cs <= 0.0 ? 0.0 : 1.0 - min(1.0, (1.0 - $cb) / $cs)),
+            'hard-light' => $cs <= 0.5 ? $cb * 2.0 * $cs : $cb + (2.0 * $cs - 1.0) - $cb * (2.0 * $cs - 1.0),
+            'soft-light' => $cs <= 0.5
                 ? $cb - (1.0 - 2.0 * $cs) * $cb * (1.0 - $cb)
                 : $cb + (2.0 * $cs - 1.0) * (($cb <= 0.25 ? ((16.0 * $cb - 12.0) * $cb + 4.0) * $cb : sqrt($cb)) - $cb),
-            self::Difference => abs($cb - $cs),
-            self::Exclusion => $cb + $cs - 2.0 * $cb * $cs,
+            'difference' => abs($cb - $cs),
+            'exclusion' => $cb + $cs - 2.0 * $cb * $cs,
             default => $cs,
         };
     }
@@ -63,11 +67,11 @@ enum BlendMode: string
      */
     public function colour(array $cb, array $cs): array
     {
-        return match ($this) {
-            self::Hue => self::withLuminosity(self::withSaturation($cs, self::saturationOf($cb)), self::luminosityOf($cb)),
-            self::Saturation => self::withLuminosity(self::withSaturation($cb, self::saturationOf($cs)), self::luminosityOf($cb)),
-            self::Color => self::withLuminosity($cs, self::luminosityOf($cb)),
-            self::Luminosity => self::withLuminosity($cb, self::luminosityOf($cs)),
+        return match ($this->value) {
+            'hue' => self::withLuminosity(self::withSaturation($cs, self::saturationOf($cb)), self::luminosityOf($cb)),
+            'saturation' => self::withLuminosity(self::withSaturation($cb, self::saturationOf($cs)), self::luminosityOf($cb)),
+            'color' => self::withLuminosity($cs, self::luminosityOf($cb)),
+            'luminosity' => self::withLuminosity($cb, self::luminosityOf($cs)),
             default => [$this->channel($cb[0], $cs[0]), $this->channel($cb[1], $cs[1]), $this->channel($cb[2], $cs[2])],
         };
     }

@@ -17,31 +17,9 @@ final class ChannelBlend
     public static function of(BlendMode $mode, array $cb, array $cs): array
     {
         return match ($mode) {
-            BlendMode::SoftLight => self::softLight($cb, $cs),
             BlendMode::Hue, BlendMode::Saturation, BlendMode::Color, BlendMode::Luminosity => self::pixels($mode, $cb, $cs),
             default => self::each($mode, $cb, $cs),
         };
-    }
-
-    /**
-     * @param  array<int, float>  $cb
-     * @param  array<int, float>  $cs
-     * @return array<int, float>
-     */
-    private static function softLight(array $cb, array $cs): array
-    {
-        $count = count($cs);
-        for ($i = 0; $i < $count; $i++) {
-            $b = $cb[$i];
-            $s = 2.0 * $cs[$i] - 1.0;
-            if ($s <= 0.0) {
-                $cs[$i] = $b + $s * $b * (1.0 - $b);
-            } else {
-                $cs[$i] = $b + $s * (($b <= 0.25 ? ((16.0 * $b - 12.0) * $b + 4.0) * $b : sqrt($b)) - $b);
-            }
-        }
-
-        return $cs;
     }
 
     /**

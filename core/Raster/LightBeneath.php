@@ -51,6 +51,7 @@ final class LightBeneath
      */
     private static function surface(array $channel, array $clean, int $width, int $height): array
     {
+        $night = Lighting::NIGHT;
         $terms = $logs = [];
         for ($y = 0; $y < $height; $y += self::EVERY) {
             for ($x = 0; $x < $width; $x += self::EVERY) {
@@ -59,7 +60,7 @@ final class LightBeneath
                     $u = self::place($x, $width);
                     $v = self::place($y, $height);
                     $terms[] = [1.0, $u, $v, $u * $u, $u * $v, $v * $v];
-                    $logs[] = log(max(Lighting::NIGHT, $channel[$i]));
+                    $logs[] = log(max($night, $channel[$i]));
                 }
             }
         }

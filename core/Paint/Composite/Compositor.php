@@ -23,9 +23,6 @@ use function is_int;
  */
 final class Compositor
 {
-    /** Green and alpha of a word, or red and blue of one moved down by 15 bits. */
-    private const TWO = DeepBitmap::CHANNEL << 30 | DeepBitmap::CHANNEL;
-
     /** Half a unit in both lanes, before they are divided by 32768. */
     private const HALVES = 16384 << 30 | 16384;
 
@@ -77,6 +74,7 @@ final class Compositor
      */
     private static function stroke(array $words, StrokeLayer $stroke, Rect $area, array $beneath, Rect $within): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         foreach (StrokeBuffer::keysUnder($within->intersect($stroke->bounds())) as $key) {
             $tile = $stroke->tile($key);
             if ($tile === null || $tile === []) {
@@ -85,7 +83,7 @@ final class Compositor
             $tileArea = StrokeBuffer::area($key);
             $part = $within->intersect($tileArea);
             $to = ($part->y - $area->y) * $area->width + $part->x - $area->x;
-            $from = ($part->y - $tileArea->y) * StrokeBuffer::SIDE + $part->x - $tileArea->x;
+            $from = ($part->y - $tileArea->y) * $side + $part->x - $tileArea->x;
             $words = match ($stroke->effect()) {
                 Effect::Erases => self::erase(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height, $stroke->colour() === null ? 45 : 0),
                 Effect::Replaces => self::replace(self::release($words), $to, $area->width, $tile, $from, $part->width, $part->height),
@@ -122,12 +120,15 @@ final class Compositor
      */
     private static function part(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, ?int $colour): array
     {
+        $side = (int) StrokeBuffer::SIDE;
+        $two = (int) DeepBitmap::TWO_CHANNELS;
+        $full = (int) DeepBitmap::FULL;
         $many = $colour === null;
         $redBlue = ($colour ?? 0) >> 16 << 37 | (($colour ?? 0) & 255) << 7;
-        $greenAlpha = (($colour ?? 0) >> 8 & 255) << 37 | DeepBitmap::FULL;
+        $greenAlpha = (($colour ?? 0) >> 8 & 255) << 37 | $full;
         for ($row = 0; $row < $height; $row++) {
             $j = $to + $row * $stride;
-            $i = $from + $row * StrokeBuffer::SIDE;
+            $i = $from + $row * $side;
             for ($n = 0; $n < $width; $n++) {
                 $c = $tile[$i];
                 if (! is_int($c)) {
@@ -135,8 +136,8 @@ final class Compositor
                 }
                 if ($c > 0) {
                     if ($many) {
-                        $redBlue = $c & self::TWO;
-                        $greenAlpha = ($c >> 15 & 32767) << 30 | DeepBitmap::FULL;
+                        $redBlue = $c & $two;
+                        $greenAlpha = ($c >> 15 & 32767) << 30 | $full;
                         $c >>= 45;
                     }
                     $p = $words[$j];
@@ -145,8 +146,8 @@ final class Compositor
                     }
                     $k = $c + 1 >> 1;
                     $b = 32768 - $k;
-                    $words[$j] = (($p >> 15 & self::TWO) * $b + $redBlue * $k + self::HALVES >> 15 & self::TWO) << 15
-                        | (($p & self::TWO) * $b + $greenAlpha * $k + self::HALVES >> 15 & self::TWO);
+                    $words[$j] = (($p >> 15 & $two) * $b + $redBlue * $k + self::HALVES >> 15 & $two) << 15
+                        | (($p & $two) * $b + $greenAlpha * $k + self::HALVES >> 15 & $two);
                 }
                 $i++;
                 $j++;
@@ -165,15 +166,17 @@ final class Compositor
      */
     private static function erase(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, int $shift): array
     {
+        $side = (int) StrokeBuffer::SIDE;
+        $two = (int) DeepBitmap::TWO_CHANNELS;
         for ($row = 0; $row < $height; $row++) {
             $j = $to + $row * $stride;
-            $i = $from + $row * StrokeBuffer::SIDE;
+            $i = $from + $row * $side;
             for ($n = 0; $n < $width; $n++) {
                 $c = $tile[$i] >> $shift;
                 $p = $words[$j];
                 if ($c > 0 && $p > 0) {
                     $b = 32768 - ($c + 1 >> 1);
-                    $words[$j] = (($p >> 15 & self::TWO) * $b + self::HALVES >> 15 & self::TWO) << 15 | (($p & self::TWO) * $b + self::HALVES >> 15 & self::TWO);
+                    $words[$j] = (($p >> 15 & $two) * $b + self::HALVES >> 15 & $two) << 15 | (($p & $two) * $b + self::HALVES >> 15 & $two);
                 }
                 $i++;
                 $j++;
@@ -190,9 +193,10 @@ final class Compositor
      */
     private static function cover(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, BlendMode $mode): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         for ($row = 0; $row < $height; $row++) {
             $j = $to + $row * $stride;
-            foreach (LayerBlend::over(array_slice($words, $j, $width), array_slice($tile, $from + $row * StrokeBuffer::SIDE, $width), 1.0, $mode) as $word) {
+            foreach (LayerBlend::over(array_slice($words, $j, $width), array_slice($tile, $from + $row * $side, $width), 1.0, $mode) as $word) {
                 $words[$j++] = $word;
             }
         }
@@ -207,9 +211,10 @@ final class Compositor
      */
     private static function replace(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         for ($row = 0; $row < $height; $row++) {
             $j = $to + $row * $stride;
-            $i = $from + $row * StrokeBuffer::SIDE;
+            $i = $from + $row * $side;
             for ($n = 0; $n < $width; $n++) {
                 if ($tile[$i] >= 0) {
                     $words[$j] = $tile[$i];
@@ -233,20 +238,23 @@ final class Compositor
      */
     private static function blend(array $words, int $to, int $stride, array $tile, int $from, int $width, int $height, ?int $colour, BlendMode $mode, array $beneath): array
     {
+        $side = (int) StrokeBuffer::SIDE;
+        $full = (int) DeepBitmap::FULL;
+        $normal = BlendMode::Normal;
         $source = $colour === null ? 0 : DeepBitmap::word($colour << 8 | 255);
         for ($row = 0; $row < $height; $row++) {
             $j = $to + $row * $stride;
-            $i = $from + $row * StrokeBuffer::SIDE;
+            $i = $from + $row * $side;
             for ($n = 0; $n < $width; $n++) {
                 $c = $tile[$i];
                 if ($c > 0) {
                     if ($colour === null) {
-                        $source = ($c & (1 << 45) - 1) << 15 | DeepBitmap::FULL;
+                        $source = ($c & (1 << 45) - 1) << 15 | $full;
                         $c >>= 45;
                     }
                     if ($beneath !== [] && $beneath[$j] !== 0) {
                         $shown = LayerBlend::word($beneath[$j], $words[$j]);
-                        $words[$j] = self::pixel($words[$j], self::pixel($shown, $source, 1.0, $mode), $c / 65535, BlendMode::Normal);
+                        $words[$j] = self::pixel($words[$j], self::pixel($shown, $source, 1.0, $mode), $c / 65535, $normal);
                     } else {
                         $words[$j] = self::pixel($words[$j], $source, $c / 65535, $mode);
                     }
@@ -268,18 +276,21 @@ final class Compositor
      */
     public static function pixel(int $under, int $source, float $as, BlendMode $mode): int
     {
-        $full = DeepBitmap::FULL;
-        $ab = ($under & DeepBitmap::CHANNEL) / $full;
-        $inverse = 1.0 / max(1, $under & DeepBitmap::CHANNEL);
-        $cb = [($under >> 45) * $inverse, ($under >> 30 & DeepBitmap::CHANNEL) * $inverse, ($under >> 15 & DeepBitmap::CHANNEL) * $inverse];
-        $cs = [($source >> 45) / $full, ($source >> 30 & DeepBitmap::CHANNEL) / $full, ($source >> 15 & DeepBitmap::CHANNEL) / $full];
+        $mask = (int) DeepBitmap::CHANNEL;
+        $full = (int) DeepBitmap::FULL;
+        $ab = ($under & $mask) / $full;
+        $inverse = 1.0 / max(1, $under & $mask);
+        $cb = [($under >> 45) * $inverse, ($under >> 30 & $mask) * $inverse, ($under >> 15 & $mask) * $inverse];
+        $cs = [($source >> 45) / $full, ($source >> 30 & $mask) / $full, ($source >> 15 & $mask) / $full];
         $alpha = (int) (($as + $ab * (1.0 - $as)) * $full + 0.5);
-        $out = 0;
-        foreach ($ab > 0.0 ? $mode->colour($cb, $cs) : $cs as $k => $mixed) {
-            $co = $as * (1.0 - $ab) * $cs[$k] + $ab * (1.0 - $as) * $cb[$k] + $as * $ab * $mixed;
-            $out = $out << 15 | min($alpha, (int) (max(0.0, $co) * $full + 0.5));
-        }
+        $mixed = $ab > 0.0 ? $mode->colour($cb, $cs) : $cs;
+        $ofSource = $as * (1.0 - $ab);
+        $ofUnder = $ab * (1.0 - $as);
+        $ofBoth = $as * $ab;
+        $red = (int) (max(0.0, $ofSource * $cs[0] + $ofUnder * $cb[0] + $ofBoth * $mixed[0]) * $full + 0.5);
+        $green = (int) (max(0.0, $ofSource * $cs[1] + $ofUnder * $cb[1] + $ofBoth * $mixed[1]) * $full + 0.5);
+        $blue = (int) (max(0.0, $ofSource * $cs[2] + $ofUnder * $cb[2] + $ofBoth * $mixed[2]) * $full + 0.5);
 
-        return $out << 15 | $alpha;
+        return ($red < $alpha ? $red : $alpha) << 45 | ($green < $alpha ? $green : $alpha) << 30 | ($blue < $alpha ? $blue : $alpha) << 15 | $alpha;
     }
 }

@@ -16,7 +16,12 @@ use function is_int;
  */
 final class LayerBlend
 {
-    private const TWO = DeepBitmap::CHANNEL << 30 | DeepBitmap::CHANNEL;
+    // Numbers of DeepBitmap, written out: those of another class are looked up at each pixel (docs/notes/jit.md, 12).
+    private const TWO = 32767 << 30 | 32767;
+
+    private const CHANNEL = 32767;
+
+    private const FULL = 32640;
 
     private const HALVES = 16384 << 30 | 16384;
 
@@ -40,7 +45,8 @@ final class LayerBlend
         return match (true) {
             $part <= 0 => $under,
             $mode === BlendMode::Normal => self::normal($under, $source, $part),
-            PremultipliedBlend::has($mode) => PremultipliedBlend::over($under, $part < self::WHOLE ? self::fade($source, $opacity) : $source, $mode),
+            PremultipliedBlend::has($mode) => PremultipliedBlend::over($under, $source, $part, $mode),
+            $mode === BlendMode::SoftLight => SoftLight::over(self::normal($under, $source, $part), $under, $source, $part / self::WHOLE),
             default => self::blended($under, $source, $part, $mode),
         };
     }
@@ -48,8 +54,8 @@ final class LayerBlend
     /** One word over another, as `over` lays many. */
     public static function word(int $under, int $source): int
     {
-        $a = $source & DeepBitmap::CHANNEL;
-        if ($a === DeepBitmap::FULL || $under === 0) {
+        $a = $source & self::CHANNEL;
+        if ($a === self::FULL || $under === 0) {
             return $source;
         }
         $b = self::WHOLE - $a - ($a * self::BY_255 + self::HALF >> 32);
@@ -90,12 +96,12 @@ final class LayerBlend
                     $redBlue = $redBlue * $part + self::HALVES >> 15 & self::TWO;
                     $greenAlpha = $greenAlpha * $part + self::HALVES >> 15 & self::TWO;
                 }
-                $a = $greenAlpha & DeepBitmap::CHANNEL;
+                $a = $greenAlpha & self::CHANNEL;
                 $p = $words[$i];
                 if (! is_int($p)) {
                     break;
                 }
-                if ($a < DeepBitmap::FULL && $p !== 0) {
+                if ($a < self::FULL && $p !== 0) {
                     // 32640 is full for alpha, 32768 for a share.
                     $b = self::WHOLE - $a - ($a * self::BY_255 + self::HALF >> 32);
                     $redBlue += ($p >> 15 & self::TWO) * $b + self::HALVES >> 15 & self::TWO;
@@ -128,28 +134,28 @@ final class LayerBlend
             if (! is_int($s) || ! is_int($p)) {
                 break;
             }
-            $sa = $s & DeepBitmap::CHANNEL;
-            $pa = $p & DeepBitmap::CHANNEL;
+            $sa = $s & self::CHANNEL;
+            $pa = $p & self::CHANNEL;
             if ($sa > 0 && $pa > 0) {
                 $places[] = $i;
                 $k = 1.0 / $sa;
                 $above[] = ($s >> 45) * $k;
-                $above[] = ($s >> 30 & DeepBitmap::CHANNEL) * $k;
-                $above[] = ($s >> 15 & DeepBitmap::CHANNEL) * $k;
+                $above[] = ($s >> 30 & self::CHANNEL) * $k;
+                $above[] = ($s >> 15 & self::CHANNEL) * $k;
                 $k = 1.0 / $pa;
                 $below[] = ($p >> 45) * $k;
-                $below[] = ($p >> 30 & DeepBitmap::CHANNEL) * $k;
-                $below[] = ($p >> 15 & DeepBitmap::CHANNEL) * $k;
+                $below[] = ($p >> 30 & self::CHANNEL) * $k;
+                $below[] = ($p >> 15 & self::CHANNEL) * $k;
             }
         }
         $mixed = ChannelBlend::of($mode, $below, $above);
         $out = self::normal($words, $source, $part);
         $opacity = $part / self::WHOLE;
-        $full = (float) DeepBitmap::FULL;
+        $full = (float) self::FULL;
         $j = 0;
         foreach ($places as $i) {
-            $as = ($source[$i] & DeepBitmap::CHANNEL) * $opacity / $full;
-            $ab = ($words[$i] & DeepBitmap::CHANNEL) / $full;
+            $as = ($source[$i] & self::CHANNEL) * $opacity / $full;
+            $ab = ($words[$i] & self::CHANNEL) / $full;
             $ofSource = $as * (1.0 - $ab) * $full;
             $ofUnder = $ab * (1.0 - $as) * $full;
             $ofBoth = $as * $ab * $full;
@@ -173,13 +179,13 @@ final class LayerBlend
     public static function opaque(array $words): array
     {
         foreach ($words as $i => $w) {
-            $a = $w & DeepBitmap::CHANNEL;
-            if ($a > 0 && $a < DeepBitmap::FULL) {
+            $a = $w & self::CHANNEL;
+            if ($a > 0 && $a < self::FULL) {
                 $half = $a >> 1;
-                $words[$i] = intdiv(($w >> 45) * DeepBitmap::FULL + $half, $a) << 45
-                    | intdiv(($w >> 30 & DeepBitmap::CHANNEL) * DeepBitmap::FULL + $half, $a) << 30
-                    | intdiv(($w >> 15 & DeepBitmap::CHANNEL) * DeepBitmap::FULL + $half, $a) << 15
-                    | DeepBitmap::FULL;
+                $words[$i] = intdiv(($w >> 45) * self::FULL + $half, $a) << 45
+                    | intdiv(($w >> 30 & self::CHANNEL) * self::FULL + $half, $a) << 30
+                    | intdiv(($w >> 15 & self::CHANNEL) * self::FULL + $half, $a) << 15
+                    | self::FULL;
             }
         }
 
@@ -197,11 +203,11 @@ final class LayerBlend
     public static function withAlphaOf(array $words, array $before, array $after): array
     {
         foreach ($words as $i => $w) {
-            $a = $w & DeepBitmap::CHANNEL;
+            $a = $w & self::CHANNEL;
             $c = $after[$i];
             if ($a > 0 && $c !== 0 && $c !== $before[$i]) {
                 $k = $a * self::BY_255;
-                $words[$i] = self::share($c >> 45, $k) << 45 | self::share($c >> 30 & DeepBitmap::CHANNEL, $k) << 30 | self::share($c >> 15 & DeepBitmap::CHANNEL, $k) << 15 | $a;
+                $words[$i] = self::share($c >> 45, $k) << 45 | self::share($c >> 30 & self::CHANNEL, $k) << 30 | self::share($c >> 15 & self::CHANNEL, $k) << 15 | $a;
             }
         }
 

@@ -60,13 +60,14 @@ final readonly class Recolour implements JsonValue
      */
     public function recolour(array $words): array
     {
+        $mask = (int) DeepBitmap::CHANNEL;
         foreach ($words as $i => $w) {
-            $alpha = $w & DeepBitmap::CHANNEL;
+            $alpha = $w & $mask;
             if ($alpha === 0) {
                 continue;
             }
             $colour = DeepBitmap::word($this->colours->move(DeepBitmap::pixel($w) >> 8) << 8 | 255);
-            $words[$i] = DeepBitmap::share($colour >> 45, $alpha) << 45 | DeepBitmap::share($colour >> 30 & DeepBitmap::CHANNEL, $alpha) << 30 | DeepBitmap::share($colour >> 15 & DeepBitmap::CHANNEL, $alpha) << 15 | $alpha;
+            $words[$i] = DeepBitmap::share($colour >> 45, $alpha) << 45 | DeepBitmap::share($colour >> 30 & $mask, $alpha) << 30 | DeepBitmap::share($colour >> 15 & $mask, $alpha) << 15 | $alpha;
         }
 
         return $words;

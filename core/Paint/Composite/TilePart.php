@@ -33,7 +33,7 @@ final class TilePart
      */
     public static function ofPicture(DeepBitmap $picture, Rect $area, string $key, Rect $within): ?array
     {
-        $side = StrokeBuffer::SIDE;
+        $side = (int) StrokeBuffer::SIDE;
         $at = StrokeBuffer::area($key);
         if ($at->intersect($area)->intersect($within)->isEmpty()) {
             return null;

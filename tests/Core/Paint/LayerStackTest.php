@@ -12,6 +12,7 @@ use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Paint\Composite\Compositor;
 use Yarrowfog\Core\Paint\Composite\LayerBlend;
 use Yarrowfog\Core\Paint\Composite\LayerStack;
+use Yarrowfog\Core\Paint\Composite\PremultipliedBlend;
 use Yarrowfog\Core\Paint\Composite\Recolour;
 use Yarrowfog\Core\Paint\Composite\StackedLayer;
 use Yarrowfog\Core\Paint\Composite\TileSource;
@@ -58,6 +59,58 @@ final class LayerStackTest extends TestCase
                 }
             }
         }
+    }
+
+    /**
+     * Random words 300 times over, to half a step of 15 bits: a mode that needs no division is laid with what the opacity leaves of the
+     * source, in steps; soft-light has the opacity as it is.
+     */
+    #[DataProvider('modes')]
+    public function test_a_mode_is_right_to_half_a_step_however_often(BlendMode $mode): void
+    {
+        mt_srand(crc32($mode->value));
+        $word = function (): int {
+            $alpha = mt_rand(0, 3) === 0 ? [0, DeepBitmap::FULL][mt_rand(0, 1)] : mt_rand(0, DeepBitmap::FULL);
+            [$r, $g, $b] = [mt_rand(0, $alpha), mt_rand(0, $alpha), mt_rand(0, $alpha)];
+
+            return $r << 45 | $g << 30 | $b << 15 | $alpha;
+        };
+        $most = 0.0;
+        for ($round = 0; $round < 300; $round++) {
+            $under = array_map($word, range(1, 24));
+            $over = array_map($word, range(1, 24));
+            $part = [32768, 26214, 9830][$round % 3];
+            foreach (LayerBlend::over($under, $over, $part / 32768, $mode) as $i => $laid) {
+                $most = max($most, self::missed($laid, $under[$i], $over[$i], $part, $mode));
+            }
+        }
+        // Without blending what the source leaves of the backdrop is a share in whole 32,768ths.
+        self::assertLessThan($mode === BlendMode::Normal ? 1.0 : 0.502, $most);
+    }
+
+    /** How far a word is from what the standard says, in steps of 15 bits. */
+    private static function missed(int $laid, int $under, int $over, int $part, BlendMode $mode): float
+    {
+        $full = DeepBitmap::FULL;
+        $p = self::channels($under);
+        $s = self::channels($over);
+        if ($mode === BlendMode::Normal || PremultipliedBlend::has($mode)) {
+            $s = array_map(fn (int $channel): float => floor($channel * $part / 32768 + 0.5), $s);
+        } elseif ($s[3] > 0 && $p[3] > 0) {
+            $s = array_map(fn (int $channel): float => $channel * $part / 32768, $s);
+        } else {
+            $s = array_map(fn (int $channel): float => floor($channel * $part / 32768 + 0.5), $s);
+        }
+        [$as, $ab] = [$s[3] / $full, $p[3] / $full];
+        $straight = fn (array $c): array => array_map(fn (float $channel): float => $channel / max(1e-9, $c[3]), array_slice($c, 0, 3));
+        [$cb, $cs] = [$straight($p), $straight($s)];
+        $mixed = $as > 0 && $ab > 0 ? $mode->colour([$cb[0], $cb[1], $cb[2]], [$cs[0], $cs[1], $cs[2]]) : [0.0, 0.0, 0.0];
+        $miss = [abs(self::channels($laid)[3] - ($as + $ab - $as * $ab) * $full)];
+        foreach ([0, 1, 2] as $k) {
+            $miss[] = abs(self::channels($laid)[$k] - $s[$k] * (1 - $ab) - $p[$k] * (1 - $as) - $as * $ab * $mixed[$k] * $full);
+        }
+
+        return max($miss);
     }
 
     /** Random words 300 times over: what a compiled loop does it does every time, and the one-word form does the same. */
