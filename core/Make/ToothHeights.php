@@ -15,11 +15,12 @@ final class ToothHeights
      */
     public static function evenOut(array $heights, int $side): Plane
     {
+        $full = (int) Plane::FULL;
         asort($heights);
         $values = array_fill(0, $side * $side, 0);
         $rank = 0;
         foreach ($heights as $i => $height) {
-            $values[$i] = intdiv($rank * Plane::FULL, $side * $side - 1);
+            $values[$i] = intdiv($rank * $full, $side * $side - 1);
             $rank++;
         }
 

@@ -24,6 +24,9 @@ final readonly class DeepBitmap
     /** One channel of a word. */
     public const CHANNEL = 32767;
 
+    /** Green and alpha of a word, or red and blue of one moved down by 15 bits: as far apart as a channel times a share of 15 bits reaches. */
+    public const TWO_CHANNELS = 32767 << 30 | 32767;
+
     /** 1 / 255 in 1 / 2³²: products of two channels come out to 1 / 100,000. */
     private const BY_255 = 16843009;
 
@@ -97,6 +100,8 @@ final readonly class DeepBitmap
     {
         $count = count($words);
         $pixels = array_fill(0, $count, 0);
+        // The quotient is far enough from every whole number for a division of floats to be cut to the same.
+        $full = (float) (255 << 32);
         for ($i = 0; $i < $count; $i++) {
             $w = $words[$i];
             if (! is_int($w)) {
@@ -104,7 +109,7 @@ final readonly class DeepBitmap
             }
             $a = $w & self::CHANNEL;
             if ($a > 0) {
-                $k = intdiv(255 << 32, $a);
+                $k = (int) ($full / $a);
                 $pixels[$i] = ($w >> 45) * $k + self::HALF >> 32 << 24 | ($w >> 30 & self::CHANNEL) * $k + self::HALF >> 32 << 16 | ($w >> 15 & self::CHANNEL) * $k + self::HALF >> 32 << 8 | $a + 64 >> 7;
             }
         }

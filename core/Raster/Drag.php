@@ -97,6 +97,10 @@ final class Drag
         $sum = min(1.0, 2 * $reach) + 2 * array_sum($weights);
         $fixed = array_map(fn (float $w): int => (int) round($one * $w / $sum), $weights);
         $fixed[0] = $one - 2 * array_sum(array_slice($fixed, 1));
+        // Along the pixels every other tap is of none.
+        $counting = array_filter($fixed, fn (int $w, int $k): bool => $k === 0 || $w !== 0, ARRAY_FILTER_USE_BOTH);
+        $offsets = array_values(array_intersect_key($offsets, $counting));
+        $fixed = array_values($counting);
         while (count($fixed) % 4 !== 1) {
             $fixed[] = 0;
             $offsets[] = 0;

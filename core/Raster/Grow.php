@@ -10,6 +10,7 @@ final class Grow
     /** @param  float  $by  px; negative shrinks. What is half full or more counts as full. */
     public static function by(Plane $in, float $by): Plane
     {
+        $full = (int) Plane::FULL;
         if (abs($by) < 0.01) {
             return $in;
         }
@@ -21,7 +22,7 @@ final class Grow
         $limit = $by * $by;
         $out = [];
         foreach (Distances::squaredDistances($set, $in->width, $in->height, abs($by) + 1) as $square) {
-            $out[] = ($square <= $limit) === $grows ? Plane::FULL : 0;
+            $out[] = ($square <= $limit) === $grows ? $full : 0;
         }
 
         return new Plane($in->width, $in->height, $out);

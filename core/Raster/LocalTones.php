@@ -29,16 +29,28 @@ final class LocalTones
         $columns = max(1, (int) ceil($width / $side));
         $rows = max(1, (int) ceil($height / $side));
         $tables = self::tables($greys, $width, $height, $columns, $rows, $strength);
+        $befores = $behinds = $shares = [];
+        for ($x = 0; $x < $width; $x++) {
+            [$column, $next, $share] = self::between($x, $width, $columns);
+            $befores[] = 256 * $column;
+            $behinds[] = 256 * $next;
+            $shares[] = $share;
+        }
         $out = $greys;
         $i = 0;
         for ($y = 0; $y < $height; $y++) {
-            [$row, $nextRow, $fy] = self::between($y, $height, $rows);
+            [$row, $next, $share] = self::between($y, $height, $rows);
+            $above = 256 * $columns * (int) $row;
+            $below = 256 * $columns * (int) $next;
+            $fy = (int) $share;
             for ($x = 0; $x < $width; $x++) {
-                $v = $greys[$i];
+                $v = (int) $greys[$i];
                 if ($v >= 0) {
-                    [$column, $next, $fx] = self::between($x, $width, $columns);
-                    $upper = $tables[($row * $columns + $column) * 256 + $v] * (256 - $fx) + $tables[($row * $columns + $next) * 256 + $v] * $fx;
-                    $lower = $tables[($nextRow * $columns + $column) * 256 + $v] * (256 - $fx) + $tables[($nextRow * $columns + $next) * 256 + $v] * $fx;
+                    $before = (int) $befores[$x] + $v;
+                    $behind = (int) $behinds[$x] + $v;
+                    $fx = (int) $shares[$x];
+                    $upper = $tables[$above + $before] * (256 - $fx) + $tables[$above + $behind] * $fx;
+                    $lower = $tables[$below + $before] * (256 - $fx) + $tables[$below + $behind] * $fx;
                     $out[$i] = $upper * (256 - $fy) + $lower * $fy + (1 << 23) >> 24;
                 }
                 $i++;
@@ -68,13 +80,20 @@ final class LocalTones
         $i = 0;
         for ($y = 0; $y < $height; $y++) {
             $first = intdiv($y * $rows, $height) * $columns;
-            for ($x = 0; $x < $width; $x++) {
-                $v = $greys[$i++];
-                if ($v >= 0) {
-                    $counts[($first + intdiv($x * $columns, $width)) * 256 + $v]++;
-                    $whole[$v]++;
+            // All of a row in one part before the next part begins.
+            for ($column = 0; $column < $columns; $column++) {
+                $part = 256 * ($first + $column);
+                for ($end = $y * $width + intdiv(($column + 1) * $width + $columns - 1, $columns); $i < $end; $i++) {
+                    $v = (int) $greys[$i];
+                    if ($v >= 0) {
+                        $at = $part + $v;
+                        $counts[$at] = (int) $counts[$at] + 1;
+                    }
                 }
             }
+        }
+        foreach ($counts as $at => $count) {
+            $whole[$at & 255] += $count;
         }
         $all = array_sum($whole);
         $prior = $all === 0 ? 0.0 : self::WHOLE * $width * $height / ($columns * $rows) / $all;

@@ -32,10 +32,8 @@ final class PairedTaps
         }
         for ($k = 1; $k < count($weights); $k += 4) {
             [$w0, $w1, $w2, $w3] = [(int) $weights[$k], (int) $weights[$k + 1], (int) $weights[$k + 2], (int) $weights[$k + 3]];
-            [$a0, $b0] = $sides($k);
-            [$a1, $b1] = $sides($k + 1);
-            [$a2, $b2] = $sides($k + 2);
-            [$a3, $b3] = $sides($k + 3);
+            [[$a0, $b0], [$a1, $b1], [$a2, $b2], [$a3, $b3]] = [$sides($k), $sides($k + 1), $sides($k + 2), $sides($k + 3)];
+            [$a0, $b0, $a1, $b1, $a2, $b2, $a3, $b3] = [(int) $a0, (int) $b0, (int) $a1, (int) $b1, (int) $a2, (int) $b2, (int) $a3, (int) $b3];
             for ($j = $to; $j < $end; $j++) {
                 $s = $into[$j];
                 $p0 = $in[$a0];

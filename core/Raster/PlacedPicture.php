@@ -12,8 +12,6 @@ namespace Yarrowfog\Core\Raster;
  */
 final class PlacedPicture
 {
-    private const TWO = DeepBitmap::CHANNEL << 30 | DeepBitmap::CHANNEL;
-
     private const HALVES = 16384 << 30 | 16384;
 
     private const ONE = 32768;
@@ -100,6 +98,7 @@ final class PlacedPicture
      */
     private static function row(int $count, array $words, int $width, int $height, int $u, int $v, array $steps, array $scales): array
     {
+        $two = (int) DeepBitmap::TWO_CHANNELS;
         [$stepU, $stepV] = $steps;
         [$across, $down] = $scales;
         $out = [];
@@ -125,16 +124,16 @@ final class PlacedPicture
                 $g = $v >> 15 & $mask;
                 $e = self::ONE - $f;
                 $h = self::ONE - $g;
-                $top = ($a >> 15 & self::TWO) * $e + ($b >> 15 & self::TWO) * $f + self::HALVES >> 15 & self::TWO;
-                $low = ($c >> 15 & self::TWO) * $e + ($d >> 15 & self::TWO) * $f + self::HALVES >> 15 & self::TWO;
-                $redBlue = $top * $h + $low * $g + self::HALVES >> 15 & self::TWO;
-                $top = ($a & self::TWO) * $e + ($b & self::TWO) * $f + self::HALVES >> 15 & self::TWO;
-                $low = ($c & self::TWO) * $e + ($d & self::TWO) * $f + self::HALVES >> 15 & self::TWO;
-                $greenAlpha = $top * $h + $low * $g + self::HALVES >> 15 & self::TWO;
+                $top = ($a >> 15 & $two) * $e + ($b >> 15 & $two) * $f + self::HALVES >> 15 & $two;
+                $low = ($c >> 15 & $two) * $e + ($d >> 15 & $two) * $f + self::HALVES >> 15 & $two;
+                $redBlue = $top * $h + $low * $g + self::HALVES >> 15 & $two;
+                $top = ($a & $two) * $e + ($b & $two) * $f + self::HALVES >> 15 & $two;
+                $low = ($c & $two) * $e + ($d & $two) * $f + self::HALVES >> 15 & $two;
+                $greenAlpha = $top * $h + $low * $g + self::HALVES >> 15 & $two;
                 if ($share < 1.0) {
                     $k = (int) ($share * self::ONE + 0.5);
-                    $redBlue = $redBlue * $k + self::HALVES >> 15 & self::TWO;
-                    $greenAlpha = $greenAlpha * $k + self::HALVES >> 15 & self::TWO;
+                    $redBlue = $redBlue * $k + self::HALVES >> 15 & $two;
+                    $greenAlpha = $greenAlpha * $k + self::HALVES >> 15 & $two;
                 }
                 $word = $redBlue << 15 | $greenAlpha;
             }
@@ -163,9 +162,10 @@ final class PlacedPicture
     /** Each pixel the mean of four; beyond the edge nothing lies. */
     private static function halve(DeepBitmap $in): DeepBitmap
     {
+        $two = (int) DeepBitmap::TWO_CHANNELS;
         $width = $in->width + 1 >> 1;
         $height = $in->height + 1 >> 1;
-        $two = 2 << 30 | 2;
+        $halves = 2 << 30 | 2;
         $words = $in->words;
         $out = [];
         for ($y = 0; $y < $height; $y++) {
@@ -177,8 +177,8 @@ final class PlacedPicture
                 $b = $isEdge ? 0 : $words[$i + 1];
                 $c = $isLast ? 0 : $words[$i + $in->width];
                 $d = $isLast || $isEdge ? 0 : $words[$i + $in->width + 1];
-                $out[] = (($a >> 15 & self::TWO) + ($b >> 15 & self::TWO) + ($c >> 15 & self::TWO) + ($d >> 15 & self::TWO) + $two >> 2 & self::TWO) << 15
-                    | (($a & self::TWO) + ($b & self::TWO) + ($c & self::TWO) + ($d & self::TWO) + $two >> 2 & self::TWO);
+                $out[] = (($a >> 15 & $two) + ($b >> 15 & $two) + ($c >> 15 & $two) + ($d >> 15 & $two) + $halves >> 2 & $two) << 15
+                    | (($a & $two) + ($b & $two) + ($c & $two) + ($d & $two) + $halves >> 2 & $two);
             }
         }
 

@@ -51,6 +51,7 @@ final readonly class Region
     /** Pixels of its rectangle, as far as they belong to it: alpha is taken out by the share of a pixel that lies outside. */
     public function cut(DeepBitmap $pixels): DeepBitmap
     {
+        $mask = (int) DeepBitmap::CHANNEL;
         $coverage = $this->coverage();
         if ($coverage === null) {
             return $pixels;
@@ -60,8 +61,8 @@ final readonly class Region
             if ($share < 65535) {
                 $word = $words[$i];
                 $words[$i] = $share === 0 ? 0
-                    : self::part($word >> 45 & DeepBitmap::CHANNEL, $share) << 45 | self::part($word >> 30 & DeepBitmap::CHANNEL, $share) << 30
-                    | self::part($word >> 15 & DeepBitmap::CHANNEL, $share) << 15 | self::part($word & DeepBitmap::CHANNEL, $share);
+                    : self::part($word >> 45 & $mask, $share) << 45 | self::part($word >> 30 & $mask, $share) << 30
+                    | self::part($word >> 15 & $mask, $share) << 15 | self::part($word & $mask, $share);
             }
         }
 

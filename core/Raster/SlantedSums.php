@@ -88,7 +88,10 @@ final class SlantedSums
     {
         [$rows, $shares] = self::places($length, $slope, $part);
         [$steps, $targets, $weights] = self::targets($length, $slope, $part);
-        $whole = max(0, (int) floor($reach - 0.5));
+        if ($steps === []) {
+            return $out;
+        }
+        $whole = (int) max(0.0, floor($reach - 0.5));
         // Of the outermost steps the line reaches only a part.
         $end = (int) round(self::ONE * ($reach - 0.5 - $whole));
         $count = 2 * $whole + 1;
@@ -96,7 +99,7 @@ final class SlantedSums
         $inverse = (int) round(32768 * (1 << $shift) / ($count + 2 * $end / self::ONE));
         $kept = (1 << 32 - $shift) - 1 << 32 | (1 << 32 - $shift) - 1;
         $half = 1 << 46 | 1 << 14;
-        $margin = $whole + 1;
+        $margin = (int) ($whole + 1);
         $places = [];
         foreach ($rows as $x => $row) {
             $places[] = $x * ($breadth + 2) + $row + 1;
@@ -104,10 +107,11 @@ final class SlantedSums
         $since = self::since($steps, $length);
         // The sum of all before a step, from as far before the first as a line reaches.
         $sums = array_fill(0, $length + 2 * $margin + 1, 0);
-        $low = min($rows[0], $rows[$length - 1]);
-        $high = max($rows[0], $rows[$length - 1]);
+        $low = (int) min($rows[0], $rows[$length - 1]);
+        $high = (int) max($rows[0], $rows[$length - 1]);
         for ($j = -$high - 1; $j < $breadth - $low; $j++) {
             [$from, $until] = self::inside($rows, $j, $length, $breadth);
+            [$from, $until] = [(int) $from, (int) $until];
             if ($from >= $until) {
                 continue;
             }
@@ -116,8 +120,8 @@ final class SlantedSums
             }
             $sum = 0;
             for ($x = $from; $x < $until; $x++) {
-                $at = $places[$x] + $j;
-                $share = $shares[$x];
+                $at = (int) $places[$x] + $j;
+                $share = (int) $shares[$x];
                 $here = $in[$at];
                 if (! is_int($here)) {
                     return $out;
@@ -133,16 +137,16 @@ final class SlantedSums
                 $sums[$x] = $sum;
             }
             // What a line counts for lies within the picture where the line does, or next to it.
-            for ($k = $since[max(0, $from - 1)], $stop = $since[min($length, $until + 1)]; $k < $stop; $k++) {
-                $x = $steps[$k];
-                $row = $j + $targets[$k];
-                if ($row < 0 || $row >= $breadth) {
-                    continue;
+            for ($k = (int) $since[max(0, $from - 1)], $stop = (int) $since[min($length, $until + 1)]; $k < $stop; $k++) {
+                $x = (int) $steps[$k];
+                $row = $j + (int) $targets[$k];
+                if ($row >= 0 && $row < $breadth) {
+                    $before = (int) $sums[$x + 1];
+                    $behind = (int) $sums[$x + $count + 1];
+                    $ends = ($before - (int) $sums[$x] + (int) $sums[$x + $count + 2] - $behind) * $end >> 8 & self::ENDS;
+                    $to = $row * $across + $x * $along;
+                    $out[$to] = (int) $out[$to] + ((($behind - $before + $ends >> $shift & $kept) * $inverse + $half >> 15 & self::MASK) * (int) $weights[$k] >> 8 & self::MASK);
                 }
-                $before = $sums[$x + 1];
-                $behind = $sums[$x + $count + 1];
-                $ends = ($before - $sums[$x] + $sums[$x + $count + 2] - $behind) * $end >> 8 & self::ENDS;
-                $out[$row * $across + $x * $along] += (($behind - $before + $ends >> $shift & $kept) * $inverse + $half >> 15 & self::MASK) * $weights[$k] >> 8 & self::MASK;
             }
         }
 

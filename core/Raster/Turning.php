@@ -71,6 +71,7 @@ final class Turning
      */
     private static function sampleRows(Bitmap $in, int $width, int $height, float $u0, float $v0, float $cos, float $sin): array
     {
+        $by255 = (int) Premultiplied::BY_255;
         $out = array_fill(0, $width * $height, 0);
         $opaque = Opaque::lanes($in);
         $isOpaque = $opaque !== null;
@@ -133,11 +134,11 @@ final class Turning
                 $alpha = $ba & 0xFFFFFFFF;
                 if ($alpha >= 128) {
                     if ($isBlack) {
-                        $out[$to] = ($alpha + 127) * Premultiplied::BY_255 >> 24;
+                        $out[$to] = ($alpha + 127) * $by255 >> 24;
                     } else {
                         $rg = ($redGreen[$at] * (128 - $fx) + $redGreen[$at + 1] * $fx) * (128 - $fy) + ($redGreen[$below] * (128 - $fx) + $redGreen[$below + 1] * $fx) * $fy + 0x200000002000 >> 14 & self::LANES;
                         if ($alpha === 65025) {
-                            $out[$to] = (($rg >> 32) + 127) * Premultiplied::BY_255 >> 24 << 24 | (($rg & 0xFFFFFFFF) + 127) * Premultiplied::BY_255 >> 24 << 16 | (($ba >> 32) + 127) * Premultiplied::BY_255 >> 24 << 8 | 255;
+                            $out[$to] = (($rg >> 32) + 127) * $by255 >> 24 << 24 | (($rg & 0xFFFFFFFF) + 127) * $by255 >> 24 << 16 | (($ba >> 32) + 127) * $by255 >> 24 << 8 | 255;
                         } else {
                             $out[$to] = Premultiplied::pixel($rg, $ba);
                         }

@@ -66,6 +66,7 @@ final readonly class CurveFit
      */
     private static function missed(Ring $ring, array $corners, array $curves): array
     {
+        $cutOff = Corners::CUT_OFF;
         $begins = [];
         foreach ($curves as $k => $curve) {
             $begins["{$curve[0][0]} {$curve[0][1]}"] = $k;
@@ -76,7 +77,7 @@ final readonly class CurveFit
         foreach ($corners as $i => $node) {
             $at = $begins["{$node->x} {$node->y}"] + $count;
             $near = array_values(array_unique([($at - 2) % $count, ($at - 1) % $count, $at % $count, ($at + 1) % $count]));
-            $points = $ring->around($i, Corners::CUT_OFF);
+            $points = $ring->around($i, $cutOff);
             if (OutlineDistance::greatest([$points], [array_map(fn (int $k): array => $curves[$k], $near)]) > $most) {
                 $out[] = $i;
             }

@@ -96,6 +96,7 @@ final class Nodes
     /** Points between two corners lie on the straight line where it is not told from them. */
     private function straightenSides(): void
     {
+        $cutOff = Corners::CUT_OFF;
         $at = array_keys($this->corners);
         foreach ($at as $k => $from) {
             $to = $at[$k + 1] ?? $at[0] + $this->ring->count;
@@ -113,7 +114,7 @@ final class Nodes
                 $off = abs(($this->ring->ys[$i] - $a->y) * $ux - ($this->ring->xs[$i] - $a->x) * $uy);
                 $isOn = $off <= $this->within && $along >= 0.0 && $along <= $length;
                 // Pixels cut off what is next to a corner.
-                if (! $isOn && min($this->ring->along[$i] - $this->ring->along[$from], $this->ring->along[$to] - $this->ring->along[$i]) > Corners::CUT_OFF) {
+                if (! $isOn && min($this->ring->along[$i] - $this->ring->along[$from], $this->ring->along[$to] - $this->ring->along[$i]) > $cutOff) {
                     continue 2;
                 }
                 $side[$i % $this->ring->count] = new Node($a->x + $along * $ux, $a->y + $along * $uy, [$ux, $uy]);

@@ -34,16 +34,17 @@ final class OneCubic
      */
     public function along(int $from, int $to): ?array
     {
+        $cutOff = Corners::CUT_OFF;
         $first = $this->nodes->at($from);
         $last = $this->nodes->at($to);
         $along = $this->ring->along;
         $begin = $along[$from];
         $whole = max(1e-9, $along[$to] - $begin);
         // Pixels cut corners off: what is next to one lies on neither side of it.
-        for ($near = $from + 1; $first->along === null && $near < $to - 1 && $along[$near] < $begin + Corners::CUT_OFF;) {
+        for ($near = $from + 1; $first->along === null && $near < $to - 1 && $along[$near] < $begin + $cutOff;) {
             $near++;
         }
-        for ($far = $to - 1; $last->along === null && $far > $near && $along[$far] > $along[$to] - Corners::CUT_OFF;) {
+        for ($far = $to - 1; $last->along === null && $far > $near && $along[$far] > $along[$to] - $cutOff;) {
             $far--;
         }
         $few = $u = [];

@@ -130,6 +130,7 @@ final readonly class ClearColour implements Step
      */
     private function without(Bitmap $in, Runs $cleared): Bitmap
     {
+        $unseenBlack = (int) Alpha::UNSEEN_BLACK;
         $sigma = Blur::sigmaOf($this->feather);
         $reach = (int) ceil(abs($this->grow) + 3.5 * $sigma + 2);
         $margin = $sigma < Blur::WIDE ? $reach : self::ALIGNED * (int) ceil($reach / self::ALIGNED);
@@ -146,7 +147,7 @@ final readonly class ClearColour implements Step
                 if ($c >= 65535) {
                     // What was cleared keeps its colour, unseen, for steps that must know what lay behind an edge.
                     $p = $pixels[$i] & 0xFFFFFF00;
-                    $out[$i] = $p === 0 ? Alpha::UNSEEN_BLACK : $p;
+                    $out[$i] = $p === 0 ? $unseenBlack : $p;
                 } elseif ($c > 0) {
                     $p = $pixels[$i];
                     $alpha = (($p & 255) * (65535 - $c) + 32767) * 65537 >> 32;

@@ -78,13 +78,14 @@ final readonly class HandMask implements ToneStep
     /** A disc whose edge is soft over a part of its radius. */
     private static function tip(float $softness): Frame
     {
+        $full = (int) Plane::FULL;
         $values = [];
         $middle = self::TIP / 2;
         $soft = max(1.5, $softness * $middle);
         for ($y = 0; $y < self::TIP; $y++) {
             for ($x = 0; $x < self::TIP; $x++) {
                 $inside = max(0.0, min(1.0, ($middle - hypot($x + 0.5 - $middle, $y + 0.5 - $middle)) / $soft));
-                $values[] = (int) (Plane::FULL * $inside * $inside * (3 - 2 * $inside));
+                $values[] = (int) ($full * $inside * $inside * (3 - 2 * $inside));
             }
         }
 
@@ -97,12 +98,13 @@ final readonly class HandMask implements ToneStep
      */
     private static function mask(array $keep, PaintedStroke $stroke, bool $shows): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         $bounds = $stroke->bounds();
         foreach ($stroke->keys() as $key) {
             $tile = $stroke->tile($key) ?? [];
             $area = StrokeBuffer::area($key)->intersect(new Rect(0, 0, $bounds->width, $bounds->height));
             for ($y = $area->y; $y < $area->bottom(); $y++) {
-                $from = ($y % StrokeBuffer::SIDE) * StrokeBuffer::SIDE + $area->x % StrokeBuffer::SIDE;
+                $from = ($y % $side) * $side + $area->x % $side;
                 $to = $y * $bounds->width + $area->x;
                 for ($n = $area->width; $n > 0; $n--) {
                     $c = $tile[$from];

@@ -40,40 +40,76 @@ final readonly class LocalLevels implements Step
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
     {
-        $isMask = $kind === TipKind::InkMask;
-        $greys = [];
-        foreach ($in->pixels as $p) {
-            $alpha = $p & 255;
-            $grey = intdiv(InkRule::luma($p) + 128, 257);
-            // In a mask, ink is darkness times alpha: it does not matter in which of them a soft grey stands.
-            $greys[] = $alpha < self::THERE ? -1 : ($isMask ? 255 - intdiv((255 - $grey) * $alpha + 127, 255) : $grey);
-        }
-        $out = $in->pixels;
-        foreach (LocalTones::spread($greys, $in->width, $in->height, $this->side, $this->strength) as $i => $tone) {
-            if ($tone !== $greys[$i]) {
-                $out[$i] = $isMask ? self::inked($in->pixels[$i] & 255, 255 - $tone) : self::moved($in->pixels[$i], $tone - $greys[$i]);
-            }
-        }
+        $greys = $this->greys($in, $kind);
+        $tones = LocalTones::spread($greys, $in->width, $in->height, $this->side, $this->strength);
+        $out = $kind === TipKind::InkMask ? self::inked($in->pixels, $greys, $tones) : self::moved($in->pixels, $greys, $tones);
 
         return new Bitmap($in->width, $in->height, $out);
     }
 
-    /** A grey that prints so much: of the same alpha, unless that is less than its ink. */
-    private static function inked(int $alpha, int $ink): int
+    /** @return array<int, int> 0–255, −1 where there is nothing */
+    private function greys(Bitmap $in, TipKind $kind): array
     {
-        $alpha = max($alpha, $ink);
-        $grey = $alpha === 0 ? 0 : 255 - intdiv(255 * $ink + intdiv($alpha, 2), $alpha);
-
-        return $grey << 24 | $grey << 16 | $grey << 8 | $alpha;
-    }
-
-    private static function moved(int $pixel, int $by): int
-    {
-        $out = $pixel & 255;
-        foreach ([24, 16, 8] as $shift) {
-            $out |= max(0, min(255, ($pixel >> $shift & 255) + $by)) << $shift;
+        $isMask = $kind === TipKind::InkMask;
+        $greys = $in->pixels;
+        foreach ($in->pixels as $i => $p) {
+            $alpha = $p & 255;
+            if ($alpha < self::THERE) {
+                $greys[$i] = -1;
+            } else {
+                $grey = intdiv(InkRule::luma($p) + 128, 257);
+                // In a mask, ink is darkness times alpha: it does not matter in which of them a soft grey stands.
+                $greys[$i] = $isMask && $alpha < 255 ? 255 - intdiv((255 - $grey) * $alpha + 127, 255) : $grey;
+            }
         }
 
-        return $out;
+        return $greys;
+    }
+
+    /**
+     * Greys that print as much as their tones: of the same alpha, unless that is less than their ink.
+     *
+     * @param  array<int, int>  $pixels
+     * @param  array<int, int>  $greys
+     * @param  array<int, int>  $tones
+     * @return array<int, int>
+     */
+    private static function inked(array $pixels, array $greys, array $tones): array
+    {
+        foreach ($tones as $i => $tone) {
+            if ($tone !== $greys[$i]) {
+                $alpha = $pixels[$i] & 255;
+                $ink = 255 - $tone;
+                $alpha = $alpha > $ink ? $alpha : $ink;
+                $grey = $alpha === 0 ? 0 : 255 - intdiv(255 * $ink + ($alpha >> 1), $alpha);
+                $pixels[$i] = $grey << 24 | $grey << 16 | $grey << 8 | $alpha;
+            }
+        }
+
+        return $pixels;
+    }
+
+    /**
+     * Colours as much lighter or darker as their tones are.
+     *
+     * @param  array<int, int>  $pixels
+     * @param  array<int, int>  $greys
+     * @param  array<int, int>  $tones
+     * @return array<int, int>
+     */
+    private static function moved(array $pixels, array $greys, array $tones): array
+    {
+        foreach ($tones as $i => $tone) {
+            $by = $tone - $greys[$i];
+            if ($by !== 0) {
+                $p = $pixels[$i];
+                $r = ($p >> 24) + $by;
+                $g = ($p >> 16 & 255) + $by;
+                $b = ($p >> 8 & 255) + $by;
+                $pixels[$i] = ($r < 0 ? 0 : ($r > 255 ? 255 : $r)) << 24 | ($g < 0 ? 0 : ($g > 255 ? 255 : $g)) << 16 | ($b < 0 ? 0 : ($b > 255 ? 255 : $b)) << 8 | $p & 255;
+            }
+        }
+
+        return $pixels;
     }
 }

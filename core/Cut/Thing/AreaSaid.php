@@ -20,12 +20,13 @@ final readonly class AreaSaid
 
     public static function of(PatchGraph $graph, Marks $marks): self
     {
+        $notThis = (int) Marks::NOT_THIS;
         $pixels = $marks->around($graph->picture->width, $graph->picture->height);
         $outside = $beyond = array_fill(0, $graph->patches->count, 0);
         $patches = $graph->patches->patches;
         $there = $graph->picture->there;
         foreach ($pixels as $i => $what) {
-            if ($what === Marks::NOT_THIS) {
+            if ($what === $notThis) {
                 $outside[$patches[$i]]++;
                 $beyond[$patches[$i]] += $there[$i];
             }

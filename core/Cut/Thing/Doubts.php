@@ -116,6 +116,7 @@ final readonly class Doubts
      */
     private static function thick(array $wrong, array $inside, int $side, int $width, int $height): Plane
     {
+        $full = (int) Plane::FULL;
         $out = array_fill(0, $width * $height, 0);
         for ($y = 1; $y < $height - 1; $y++) {
             for ($x = 1; $x < $width - 1; $x++) {
@@ -125,7 +126,7 @@ final readonly class Doubts
                     foreach ([$i - $width - 1, $i - $width, $i - $width + 1, $i - 1, $i, $i + 1, $i + $width - 1, $i + $width, $i + $width + 1] as $j) {
                         $sum += $inside[$j] === $side ? $wrong[$j] : 0;
                     }
-                    $out[$i] = $sum >= self::OF_NINE ? Plane::FULL : 0;
+                    $out[$i] = $sum >= self::OF_NINE ? $full : 0;
                 }
             }
         }

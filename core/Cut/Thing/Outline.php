@@ -83,6 +83,10 @@ final class Outline
      */
     private function part(Inside $now, array $sides, array $rather): array
     {
+        $saysThis = (int) Marks::THIS;
+        $saysNot = (int) Marks::NOT_THIS;
+        $most = (int) ThingFinder::SAID;
+        $parts = ThingFinder::PARTS;
         $inside = $now->pixels;
         $said = $this->said->pixels;
         $colours = $this->graph->palette->colours;
@@ -100,9 +104,9 @@ final class Outline
         foreach ($pixels as $n => $i) {
             $what = $said[$i];
             $tie = match (true) {
-                $what === Marks::THIS => ThingFinder::SAID,
-                $what === Marks::NOT_THIS || $there[$i] === 0 => -ThingFinder::SAID,
-                default => (int) (ThingFinder::PARTS * ($rather[$colours[$i]] + $lean[$owners[$i]] / $unlike[$i])),
+                $what === $saysThis => $most,
+                $what === $saysNot || $there[$i] === 0 => -$most,
+                default => (int) ($parts * ($rather[$colours[$i]] + $lean[$owners[$i]] / $unlike[$i])),
             };
             for ($k = 0; $k < 4; $k++) {
                 $cost = $costs[4 * $i + $k];
@@ -176,6 +180,7 @@ final class Outline
      */
     private function strays(array $inside, array $sides, array $rather): array
     {
+        $free = (int) Marks::FREE;
         $said = $this->said->pixels;
         $unlike = $this->graph->unlike;
         $groups = $this->graph->colours;
@@ -193,7 +198,7 @@ final class Outline
                 for ($n = $begins[$c], $end = $begins[$c + 1]; $n < $end; $n++) {
                     $i = $pixels[$n];
                     $more = $is + $lean / $unlike[$i];
-                    if ($said[$i] === Marks::FREE && ($inside[$i] === 1 ? $more < -self::STRAY / self::HOLD : $more > self::STRAY)) {
+                    if ($said[$i] === $free && ($inside[$i] === 1 ? $more < -self::STRAY / self::HOLD : $more > self::STRAY)) {
                         $strays[] = $i;
                     }
                 }
@@ -206,6 +211,7 @@ final class Outline
     /** The pieces that were meant: those that were pointed at, or, where only an area was given, those that are no crumbs. */
     private function pieces(Inside $inside): Inside
     {
+        $saysThis = (string) Marks::THIS;
         $regions = Runs::like($inside->text, '1', $inside->width)->regions(false);
         $least = $regions->areas === [] ? 0 : self::PIECE * max($regions->areas);
         $isPointed = $this->marks->hasThis() && ! $this->marks->hasArea();
@@ -213,7 +219,7 @@ final class Outline
         [$starts, $ends] = [$regions->runs->starts, $regions->runs->ends];
         if ($this->marks->hasThis()) {
             foreach ($regions->owners as $run => $region) {
-                if (strcspn($this->said->text, (string) Marks::THIS, $starts[$run], $ends[$run] - $starts[$run]) < $ends[$run] - $starts[$run]) {
+                if (strcspn($this->said->text, $saysThis, $starts[$run], $ends[$run] - $starts[$run]) < $ends[$run] - $starts[$run]) {
                     $meant[$region] = true;
                 }
             }

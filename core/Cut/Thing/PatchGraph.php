@@ -158,10 +158,11 @@ final class PatchGraph
     /** The borders between patches, as costs of parting them there. */
     public function arcs(): Arcs
     {
+        $cost = (int) ThingFinder::COST;
         if ($this->arcs === null) {
             $edges = new EdgeList;
             foreach ($this->borders as [$one, $other, $length]) {
-                $edges->add($one, $other, (int) (ThingFinder::COST * $length));
+                $edges->add($one, $other, (int) ($cost * $length));
             }
             $this->arcs = $edges->arcs($this->patches->count);
         }

@@ -88,13 +88,14 @@ final class SoftEdge
      */
     private static function cleared(Bitmap $in): array
     {
+        $unseenBlack = (int) Alpha::UNSEEN_BLACK;
         self::$cleared ??= new WeakMap;
         $pixels = self::$cleared[$in] ?? null;
         if ($pixels === null) {
             $pixels = $in->pixels;
             foreach ($pixels as $i => $p) {
                 $p &= 0xFFFFFF00;
-                $pixels[$i] = $p === 0 ? Alpha::UNSEEN_BLACK : $p;
+                $pixels[$i] = $p === 0 ? $unseenBlack : $p;
             }
             if (count($pixels) <= self::SMALL) {
                 self::$cleared[$in] = $pixels;

@@ -59,6 +59,8 @@ final readonly class Strands
      */
     public function part(array $values, Inside $outline, Ring $ring, array $hairs): array
     {
+        $mixed = (int) Trimap::MIXED;
+        $thing = (int) Trimap::THING;
         $inside = $outline->pixels;
         $edge = [];
         foreach ($ring->pixels as $i) {
@@ -77,13 +79,13 @@ final readonly class Strands
             $half = min(self::HALF_OF_TWIG, self::HALF * $own);
             foreach ($inside as $i => $in) {
                 if ($in === 1 && $this->rather($i) < $own) {
-                    [$values[$i], $part[$i]] = [Trimap::MIXED, $this->likely($i, $half)];
+                    [$values[$i], $part[$i]] = [$mixed, $this->likely($i, $half)];
                 }
             }
         } elseif ($own >= self::TELLING) {
             $half = min(self::HALF_OF_HAIR, self::HALF * $own);
             foreach ($this->around($hairs, $values, $core) as $i) {
-                [$values[$i], $part[$i]] = [$values[$i] === Trimap::THING ? Trimap::MIXED : $values[$i], $this->likely($i, $half)];
+                [$values[$i], $part[$i]] = [$values[$i] === $thing ? $mixed : $values[$i], $this->likely($i, $half)];
             }
         } else {
             return [$values, $inside];
@@ -127,6 +129,8 @@ final readonly class Strands
      */
     private function around(array $hairs, array $values, array $core): array
     {
+        $thing = (int) Trimap::THING;
+        $gap = (int) Trimap::GAP;
         $palette = $this->graph->palette;
         $width = $this->graph->picture->width;
         $likely = ColourModel::of($palette, $core)->all($palette);
@@ -138,7 +142,7 @@ final readonly class Strands
             $next = [];
             foreach ($front as $i) {
                 foreach (Neighbours::four($i, $width, $all) as $j) {
-                    if (! isset($found[$j]) && ($values[$j] !== Trimap::THING || $likely[$palette->colours[$j]] < $usual || $this->rather($j) < Trimap::GAP)) {
+                    if (! isset($found[$j]) && ($values[$j] !== $thing || $likely[$palette->colours[$j]] < $usual || $this->rather($j) < $gap)) {
                         $found[$j] = true;
                         $next[] = $j;
                     }
@@ -159,6 +163,7 @@ final readonly class Strands
      */
     private function withoutGround(array $values, array $inside): array
     {
+        $not = (int) Trimap::NOT;
         $width = $this->graph->picture->width;
         $all = count($values);
         foreach (array_keys($values, Trimap::MIXED, true) as $i) {
@@ -168,7 +173,7 @@ final readonly class Strands
                     $alike += $this->rather($j) < self::GROUND ? 1 : 0;
                 }
                 if ($alike >= self::NEIGHBOURS) {
-                    $values[$i] = Trimap::NOT;
+                    $values[$i] = $not;
                 }
             }
         }

@@ -53,14 +53,16 @@ final class ThingFinder
     /** @param  array<int, int>  $drawn  what strokes say of pixels, where they went */
     public function __construct(private readonly PatchGraph $graph, private readonly Marks $marks, private readonly AreaSaid $area, private readonly array $drawn)
     {
+        $saysThis = (int) Marks::THIS;
+        $saysNot = (int) Marks::NOT_THIS;
         $patches = $graph->patches->patches;
         $this->crossed = array_fill(0, $graph->patches->count, false);
         $this_ = array_fill(0, $graph->patches->count, 0);
         $not = $area->outside;
         foreach ($drawn as $i => $what) {
             $k = $patches[$i];
-            $not[$k] -= $area->pixels[$i] === Marks::NOT_THIS ? 1 : 0;
-            if ($what === Marks::THIS) {
+            $not[$k] -= $area->pixels[$i] === $saysNot ? 1 : 0;
+            if ($what === $saysThis) {
                 $this_[$k]++;
             } else {
                 $not[$k]++;
@@ -79,13 +81,14 @@ final class ThingFinder
      */
     private static function saidOf(PatchGraph $graph, array $this_, array $not): array
     {
+        [$saysThis, $saysNot, $free] = [Marks::THIS, Marks::NOT_THIS, Marks::FREE];
         $said = [];
         foreach ($graph->patches->sizes as $k => $size) {
             $said[] = match (true) {
-                2 * $graph->clear[$k] > $size => Marks::NOT_THIS,
-                $this_[$k] > 0 && $this_[$k] >= $not[$k] => Marks::THIS,
-                2 * $not[$k] > $size => Marks::NOT_THIS,
-                default => Marks::FREE,
+                2 * $graph->clear[$k] > $size => $saysNot,
+                $this_[$k] > 0 && $this_[$k] >= $not[$k] => $saysThis,
+                2 * $not[$k] > $size => $saysNot,
+                default => $free,
             };
         }
 
@@ -207,12 +210,13 @@ final class ThingFinder
      */
     private function part(array $rather, array $lean): array
     {
+        [$saysThis, $saysNot] = [Marks::THIS, Marks::NOT_THIS];
         $sizes = $this->graph->patches->sizes;
         $ties = [];
         foreach ($this->graph->colours->sums($rather) as $k => $sum) {
             $ties[] = match ($this->said[$k]) {
-                Marks::THIS => self::SAID,
-                Marks::NOT_THIS => -self::SAID,
+                $saysThis => self::SAID,
+                $saysNot => -self::SAID,
                 default => (int) (self::PARTS * ($sum + $lean[$k] * $sizes[$k])),
             };
         }

@@ -46,6 +46,7 @@ final readonly class Trimap
      */
     public static function of(PatchGraph $graph, Inside $inside, array $rather, SaidPixels $marks, int $wider): self
     {
+        $free = (int) Marks::FREE;
         $said = $marks->pixels;
         $width = $inside->width;
         $values = array_fill(0, strlen($inside->text), self::NOT);
@@ -63,7 +64,7 @@ final readonly class Trimap
         $ring = $ring->towards(array_keys($maybe), $inside, self::HAIRS);
         $farness = $ring->steps;
         foreach ($ring->pixels as $i) {
-            if ($said[$i] !== Marks::FREE) {
+            if ($said[$i] !== $free) {
                 continue;
             }
             if ($farness[$i] <= $band) {
@@ -72,7 +73,7 @@ final readonly class Trimap
             } elseif (isset($maybe[$i])) {
                 $hairs[] = $i;
                 foreach ([$i, ...Neighbours::four($i, $width, $all)] as $j) {
-                    if ($values[$j] === self::NOT && $said[$j] === Marks::FREE) {
+                    if ($values[$j] === self::NOT && $said[$j] === $free) {
                         $values[$j] = self::MIXED;
                         $mixed[] = $j;
                     }
@@ -94,13 +95,14 @@ final readonly class Trimap
      */
     private static function maybe(PatchColours $groups, array $inside, array $rather, array $said): array
     {
+        $free = (int) Marks::FREE;
         [$begins, $pixels] = [$groups->begins, $groups->pixels];
         $maybe = [];
         foreach ($groups->colours as $c => $colour) {
             if ($rather[$colour] > self::HAIR) {
                 for ($n = $begins[$c], $end = $begins[$c + 1]; $n < $end; $n++) {
                     $i = $pixels[$n];
-                    if ($inside[$i] === 0 && $said[$i] === Marks::FREE) {
+                    if ($inside[$i] === 0 && $said[$i] === $free) {
                         $maybe[$i] = true;
                     }
                 }

@@ -81,6 +81,7 @@ final readonly class DensePrint
      */
     private static function words(array $fours, int $stride, int $width, ScanlineSpans $rows, int $strength): array
     {
+        $bits = (int) Density::BITS;
         $across = (int) $rows->across;
         $rowPlace = (int) $rows->place;
         $down = (int) $rows->down;
@@ -88,7 +89,7 @@ final readonly class DensePrint
         $ends = $rows->ends;
         $count = count($starts);
         $table = Density::table();
-        $steep = Density::STEEP;
+        $steep = (int) Density::STEEP;
         $left = 0x0000FFFF0000FFFF;
         $words = array_fill(0, intdiv($count + Density::LANES - 1, Density::LANES) * $width, 0);
         $shift = $base = $known = $density = 0;
@@ -129,7 +130,7 @@ final readonly class DensePrint
                 }
                 $place += $across;
             }
-            $shift += Density::BITS;
+            $shift += $bits;
             if ($shift === 63) {
                 $shift = 0;
                 $base += $width;

@@ -32,19 +32,20 @@ final class DensePrinting implements PrintingWay
 
     public function print(Dab $dab, int $ceiling, int $strength, StrokeBuffer $buffer): void
     {
+        $lanes = (int) Density::LANES;
         $prints = [$this->densePrint($dab, $strength)];
         $area = $prints[0]->area;
         $x = DabFootprint::pixel($dab->x) + $area->x;
         $y = DabFootprint::pixel($dab->y) + $area->y;
         foreach ($buffer->parts($x, $y, $x + $area->width, $y + $area->height) as [$key, $tileX, $tileY, $part]) {
-            $lane = ($y - $tileY) % Density::LANES;
-            $lane = $lane < 0 ? $lane + Density::LANES : $lane;
+            $lane = ($y - $tileY) % $lanes;
+            $lane = $lane < 0 ? $lane + $lanes : $lane;
             $prints[$lane] ??= $this->keptDense($dab, $lane, fn (): DensePrint => $prints[0]->inLane($lane));
             $print = $prints[$lane];
             // The row of words of the tile on which the print's first one falls; it may lie above the tile.
-            $shift = intdiv($y - $lane - $tileY, Density::LANES);
-            $top = intdiv($part[1] - $tileY, Density::LANES);
-            $bottom = intdiv($part[3] - $tileY + Density::LANES - 1, Density::LANES);
+            $shift = intdiv($y - $lane - $tileY, $lanes);
+            $top = intdiv($part[1] - $tileY, $lanes);
+            $bottom = intdiv($part[3] - $tileY + $lanes - 1, $lanes);
             $buffer->put($key, TileBlend::addDensity($buffer->take($key), $tileX - $x, $top - $shift, $bottom - $shift, $shift, $part[0] - $x, $part[2] - $x, $print), $part);
         }
     }

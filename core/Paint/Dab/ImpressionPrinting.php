@@ -25,6 +25,7 @@ final readonly class ImpressionPrinting implements PrintingWay
 
     public function print(Dab $dab, int $ceiling, int $strength, StrokeBuffer $buffer): void
     {
+        $side = (int) StrokeBuffer::SIDE;
         $impression = $this->impressions->of($dab, $this->mayCut ? $buffer->bounds : null);
         $impression = $this->shadow === null ? $impression : $this->shadow->under($impression, $dab);
         $x = DabFootprint::pixel($dab->x) + $impression->area->x;
@@ -34,7 +35,7 @@ final readonly class ImpressionPrinting implements PrintingWay
             $print = $impression;
             $k = $strength;
             if ($this->tooth !== null) {
-                $ground = ($part[1] - $tileY) * StrokeBuffer::SIDE + $part[0] - $tileX;
+                $ground = ($part[1] - $tileY) * $side + $part[0] - $tileX;
                 $print = $this->press($this->tooth, $impression, $dab, $strength, $key, $ground, $left, $top, $right, $bottom);
                 $k = 65536;
             }

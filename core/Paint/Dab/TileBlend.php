@@ -34,6 +34,7 @@ final class TileBlend
      */
     public static function blendTurned(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Stencil $stencil, ScanlineSpans $rows, int $ceiling, int $strength): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         $fours = $stencil->fours;
         $lefts = 0x0000FFFF0000FFFF;
         $width = (int) $stencil->width;
@@ -45,7 +46,7 @@ final class TileBlend
         $rowPlace = (int) $rows->place + $top * $down;
         $full = $ceiling << 16 | $ceiling;
         // Of the tile's pixels, that of column 0 in this row.
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        $base = ($top - $tileY) * $side - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
             $first = $starts[$row];
             $last = $ends[$row];
@@ -91,7 +92,7 @@ final class TileBlend
                 }
                 $place += $twice;
             }
-            $base += StrokeBuffer::SIDE;
+            $base += $side;
         }
 
         return $tile;
@@ -106,12 +107,13 @@ final class TileBlend
      */
     public static function addDensity(array $tile, int $tileX, int $top, int $bottom, int $shift, int $left, int $right, DensePrint $print): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         $words = $print->words;
         $stride = (int) $print->area->width;
         $starts = $print->starts;
         $ends = $print->ends;
-        $carries = Density::CARRIES;
-        $base = ($top + $shift) * StrokeBuffer::SIDE - $tileX;
+        $carries = (int) Density::CARRIES;
+        $base = ($top + $shift) * $side - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
             $first = $starts[$row];
             $last = $ends[$row];
@@ -122,7 +124,7 @@ final class TileBlend
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
+            $base += $side;
             for (; $i < $last; $i++) {
                 $sum = $tile[$j] + $words[$i];
                 if (! is_int($sum)) {
@@ -147,11 +149,12 @@ final class TileBlend
      */
     public static function blend(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         $ink = $impression->ink;
         $stride = (int) $impression->area->width;
         $starts = $impression->starts;
         $ends = $impression->ends;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        $base = ($top - $tileY) * $side - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
             $first = $starts[$row];
             $last = $ends[$row];
@@ -162,7 +165,7 @@ final class TileBlend
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
+            $base += $side;
             for (; $i < $last; $i++) {
                 $c = $tile[$j];
                 if (! is_int($c)) {
@@ -184,6 +187,7 @@ final class TileBlend
      */
     public static function blendInColour(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, int $colour): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         $ink = $impression->ink;
         $stride = (int) $impression->area->width;
         $red = ($colour >> 16) * StrokeBuffer::COLOUR_ONE;
@@ -191,7 +195,7 @@ final class TileBlend
         $blue = ($colour & 255) * StrokeBuffer::COLOUR_ONE;
         $starts = $impression->starts;
         $ends = $impression->ends;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        $base = ($top - $tileY) * $side - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
             $first = $starts[$row];
             $last = $ends[$row];
@@ -202,7 +206,7 @@ final class TileBlend
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
+            $base += $side;
             for (; $i < $last; $i++) {
                 $a = $ink[$i];
                 if (! is_int($a)) {
@@ -249,11 +253,12 @@ final class TileBlend
      */
     public static function blendInOwnColours(array $tile, int $tileX, int $tileY, int $left, int $top, int $right, int $bottom, Impression $impression, int $ceiling, int $strength, array $colours): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         $ink = $impression->ink;
         $stride = (int) $impression->area->width;
         $starts = $impression->starts;
         $ends = $impression->ends;
-        $base = ($top - $tileY) * StrokeBuffer::SIDE - $tileX;
+        $base = ($top - $tileY) * $side - $tileX;
         for ($row = $top; $row < $bottom; $row++) {
             $first = $starts[$row];
             $last = $ends[$row];
@@ -264,7 +269,7 @@ final class TileBlend
             $last = $row * $stride + ($last < $right ? $last : $right);
             $i = $row * $stride + $first;
             $j = $base + $first;
-            $base += StrokeBuffer::SIDE;
+            $base += $side;
             for (; $i < $last; $i++) {
                 $a = $ink[$i];
                 if (! is_int($a)) {

@@ -138,7 +138,7 @@ final class Tooth
      */
     public function meet(array $coverage, string $key, int $depth): array
     {
-        $side = StrokeBuffer::SIDE;
+        $side = (int) StrokeBuffer::SIDE;
 
         return $this->press($coverage, $side, 0, 0, $side, $side, $this->underTile($key), 0, $side, $depth, 65536, 65536, 65536);
     }

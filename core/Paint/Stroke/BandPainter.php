@@ -173,6 +173,7 @@ final class BandPainter
 
     private function piece(PathPoint $a, PathPoint $b, float $fromColumn, float $toColumn, StrokeBuffer $buffer): void
     {
+        $side = (int) StrokeBuffer::SIDE;
         $w0 = $this->width($a) * $this->moved->scale / 2;
         $w1 = $this->width($b) * $this->moved->scale / 2;
         $reach = max($w0, $w1) + 1.5;
@@ -207,7 +208,7 @@ final class BandPainter
                     }
                     [$ink, $colour] = $this->sampler->sample($stencil, $columns->at($along), $v);
                     $ink = $ink * $strength >> 16;
-                    $at = ($y - $tileY) * StrokeBuffer::SIDE + $x - $tileX;
+                    $at = ($y - $tileY) * $side + $x - $tileX;
                     if ($buffer->colour !== null) {
                         $tile[$at] = max($tile[$at], $ink);
                     } elseif ($ink > ColouredCoverage::coverageOf($tile[$at])) {

@@ -53,15 +53,16 @@ final class ClearedArea implements LaidStroke
 
     public function tile(string $key): ?array
     {
+        $side = (int) StrokeBuffer::SIDE;
         $at = StrokeBuffer::area($key);
         $part = $at->intersect($this->area);
         if ($part->isEmpty()) {
             return null;
         }
-        $out = array_fill(0, StrokeBuffer::SIDE ** 2, 0);
+        $out = array_fill(0, $side ** 2, 0);
         for ($y = $part->y; $y < $part->bottom(); $y++) {
             for ($x = $part->x; $x < $part->right(); $x++) {
-                $out[($y - $at->y) * StrokeBuffer::SIDE + $x - $at->x] = $this->coverage === null ? self::ALL : $this->coverage[($y - $this->area->y) * $this->area->width + $x - $this->area->x];
+                $out[($y - $at->y) * $side + $x - $at->x] = $this->coverage === null ? self::ALL : $this->coverage[($y - $this->area->y) * $this->area->width + $x - $this->area->x];
             }
         }
 

@@ -69,6 +69,8 @@ final class Fill implements LaidStroke
      */
     private static function space(DeepBitmap $sheet, int $place): array
     {
+        $mask = (int) DeepBitmap::CHANNEL;
+        $closes = self::CLOSES;
         $width = $sheet->width;
         $last = $width * ($sheet->height - 1);
         $words = $sheet->words;
@@ -81,11 +83,11 @@ final class Fill implements LaidStroke
             }
             $row = $seed - $seed % $width;
             $from = $seed;
-            while ($from > $row && ($words[$from - 1] & DeepBitmap::CHANNEL) < self::CLOSES) {
+            while ($from > $row && ($words[$from - 1] & $mask) < $closes) {
                 $from--;
             }
             $end = $seed;
-            while ($end < $row + $width && ($words[$end] & DeepBitmap::CHANNEL) < self::CLOSES) {
+            while ($end < $row + $width && ($words[$end] & $mask) < $closes) {
                 $end++;
             }
             if ($from === $row || $end === $row + $width || $row === 0 || $row === $last) {
@@ -95,7 +97,7 @@ final class Fill implements LaidStroke
                 $space[$i] = true;
                 foreach ([$i - $width, $i + $width] as $next) {
                     // One seed for each run above and below.
-                    if (! isset($space[$next]) && ($words[$next] & DeepBitmap::CHANNEL) < self::CLOSES && ($i === $from || ($words[$next - 1] & DeepBitmap::CHANNEL) >= self::CLOSES)) {
+                    if (! isset($space[$next]) && ($words[$next] & $mask) < $closes && ($i === $from || ($words[$next - 1] & $mask) >= $closes)) {
                         $seeds[] = $next;
                     }
                 }
@@ -131,7 +133,7 @@ final class Fill implements LaidStroke
 
     private function lay(int $x, int $y, int $word): void
     {
-        $side = StrokeBuffer::SIDE;
+        $side = (int) StrokeBuffer::SIDE;
         $key = StrokeBuffer::key(intdiv($x, $side), intdiv($y, $side));
         $this->tiles[$key] ??= array_fill(0, $side * $side, -1);
         $this->tiles[$key][$y % $side * $side + $x % $side] = $word;

@@ -126,7 +126,7 @@ final class Rim
      */
     private function nearEdge(string $key, array $own): array
     {
-        $side = StrokeBuffer::SIDE;
+        $side = (int) StrokeBuffer::SIDE;
         $margin = min($side, 2 * $this->width);
         $around = array_fill(0, ($side + 2 * $margin) ** 2, 0);
         [$column, $row] = StrokeBuffer::place($key);
@@ -186,7 +186,7 @@ final class Rim
      */
     private static function place(array $into, int $width, array $tile, int $x, int $y): array
     {
-        $side = StrokeBuffer::SIDE;
+        $side = (int) StrokeBuffer::SIDE;
         for ($row = max(0, -$y); $row < min($side, $width - $y); $row++) {
             for ($column = max(0, -$x); $column < min($side, $width - $x); $column++) {
                 $into[($y + $row) * $width + $x + $column] = $tile[$row * $side + $column];

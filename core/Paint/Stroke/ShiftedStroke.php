@@ -44,7 +44,7 @@ final readonly class ShiftedStroke implements LaidStroke
 
     public function tile(string $key): ?array
     {
-        $side = StrokeBuffer::SIDE;
+        $side = (int) StrokeBuffer::SIDE;
         $source = StrokeBuffer::area($key)->move(-$this->dx, -$this->dy);
         $out = null;
         foreach (StrokeBuffer::keysUnder($source) as $from) {

@@ -94,6 +94,7 @@ final class Smudger
 
     private function dab(Dab $dab): void
     {
+        $side = (int) StrokeBuffer::SIDE;
         $x = DabFootprint::pixel($dab->x);
         $y = DabFootprint::pixel($dab->y);
         $span = 2 * $this->reach + 1;
@@ -106,16 +107,16 @@ final class Smudger
         $ink = $this->spread($this->printer->impression($dab), $span);
         $strength = $first ? 0 : (int) round($dab->carries * $dab->flow * 65536);
         $fresh = (int) round($dab->fresh * 65536);
-        for ($tileY = $this->floorToTile($top); $tileY < $top + $span; $tileY += StrokeBuffer::SIDE) {
-            for ($tileX = $this->floorToTile($left); $tileX < $left + $span; $tileX += StrokeBuffer::SIDE) {
-                $area = (new Rect($tileX, $tileY, StrokeBuffer::SIDE, StrokeBuffer::SIDE))->intersect($square)->intersect($this->bounds);
+        for ($tileY = $this->floorToTile($top); $tileY < $top + $span; $tileY += $side) {
+            for ($tileX = $this->floorToTile($left); $tileX < $left + $span; $tileX += $side) {
+                $area = (new Rect($tileX, $tileY, $side, $side))->intersect($square)->intersect($this->bounds);
                 if ($area->isEmpty()) {
                     continue;
                 }
-                $key = StrokeBuffer::key(intdiv($tileX, StrokeBuffer::SIDE), intdiv($tileY, StrokeBuffer::SIDE));
+                $key = StrokeBuffer::key(intdiv($tileX, $side), intdiv($tileY, $side));
                 [$this->tiles[$key], $carried] = self::mix(
                     $this->take($key),
-                    ($area->y - $tileY) * StrokeBuffer::SIDE + $area->x - $tileX,
+                    ($area->y - $tileY) * $side + $area->x - $tileX,
                     self::handOver($carried),
                     ($area->y - $top) * $span + $area->x - $left,
                     $span,
@@ -169,13 +170,14 @@ final class Smudger
      */
     private static function mix(array $tile, int $to, array $carried, int $from, int $span, int $width, int $height, array $ink, int $strength, int $fresh, int $colour, array $beneath): array
     {
-        $mask = DeepBitmap::CHANNEL;
+        $side = (int) StrokeBuffer::SIDE;
+        $mask = (int) DeepBitmap::CHANNEL;
         $inkR = $colour >> 45;
         $inkG = $colour >> 30 & $mask;
         $inkB = $colour >> 15 & $mask;
         $inkA = $colour & $mask;
         for ($row = 0; $row < $height; $row++) {
-            $j = $to + $row * StrokeBuffer::SIDE;
+            $j = $to + $row * $side;
             $i = $from + $row * $span;
             for ($n = 0; $n < $width; $n++) {
                 $l = $tile[$j];

@@ -73,20 +73,21 @@ final class Density
      */
     public static function toCoverage(array $words, int $ceiling, int $from = 0, int $until = StrokeBuffer::SIDE): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         if (self::$coverage === []) {
             for ($i = 0; $i <= 16384; $i++) {
                 self::$coverage[] = (int) round((1.0 - exp(-$i * 64 / self::NEPER)) * 16777216);
             }
         }
         $table = self::$coverage;
-        $out = array_fill(0, StrokeBuffer::SIDE * StrokeBuffer::SIDE, 0);
-        $first = max(0, $from) * StrokeBuffer::SIDE;
-        $last = min(StrokeBuffer::SIDE, $until) * StrokeBuffer::SIDE;
+        $out = array_fill(0, $side * $side, 0);
+        $first = max(0, $from) * $side;
+        $last = min($side, $until) * $side;
         $j = 0;
         $column = 0;
         foreach ($words as $word) {
             if ($word !== 0) {
-                for ($k = $j; $k < $last && $word !== 0; $k += StrokeBuffer::SIDE) {
+                for ($k = $j; $k < $last && $word !== 0; $k += $side) {
                     $d = $word & self::MOST;
                     if ($d !== 0 && $k >= $first) {
                         $i = $d >> 6;
@@ -98,9 +99,9 @@ final class Density
             }
             $j++;
             $column++;
-            if ($column === StrokeBuffer::SIDE) {
+            if ($column === $side) {
                 $column = 0;
-                $j += (self::LANES - 1) * StrokeBuffer::SIDE;
+                $j += (self::LANES - 1) * $side;
             }
         }
 

@@ -30,10 +30,11 @@ final class PackedCoveragePair
      */
     public static function toCoverage(array $pairs, int $left = 0, int $top = 0, int $right = StrokeBuffer::SIDE, int $bottom = StrokeBuffer::SIDE): array
     {
-        $out = array_fill(0, StrokeBuffer::SIDE * StrokeBuffer::SIDE, 0);
+        $side = (int) StrokeBuffer::SIDE;
+        $out = array_fill(0, $side * $side, 0);
         for ($row = $top; $row < $bottom; $row++) {
-            $from = $row * StrokeBuffer::SIDE + $left;
-            $until = $row * StrokeBuffer::SIDE + $right;
+            $from = $row * $side + $left;
+            $until = $row * $side + $right;
             $to = $from & ~1;
             $last = $until + 1 >> 1;
             for ($i = $from >> 1; $i < $last; $i++) {

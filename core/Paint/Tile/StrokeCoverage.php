@@ -12,6 +12,7 @@ final class StrokeCoverage
     /** @return array<int, int> area.width · area.height, row by row, 0–65535 */
     public static function of(StrokeLayer $stroke, Rect $area): array
     {
+        $side = (int) StrokeBuffer::SIDE;
         $shift = $stroke->colour() === null ? 45 : 0;
         $width = $area->width;
         $out = array_fill(0, $width * $area->height, 0);
@@ -23,7 +24,7 @@ final class StrokeCoverage
             $there = StrokeBuffer::area($key);
             $part = $there->intersect($area);
             for ($y = $part->y; $y < $part->bottom(); $y++) {
-                $from = ($y - $there->y) * StrokeBuffer::SIDE + $part->x - $there->x;
+                $from = ($y - $there->y) * $side + $part->x - $there->x;
                 $to = ($y - $area->y) * $width + $part->x - $area->x;
                 for ($end = $to + $part->width; $to < $end; $to++) {
                     $out[$to] = $tile[$from] >> $shift;
