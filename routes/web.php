@@ -120,6 +120,7 @@ Route::get('/try/{sheet}', [TryController::class, 'show'])->name('try');
 Route::get('/sheets', [SheetController::class, 'index'])->name('sheets');
 Route::post('/sheets', [SheetController::class, 'store'])->name('sheets.store');
 Route::get('/sheets/{sheet}/pixels', [TryController::class, 'pixels'])->name('sheets.pixels');
+Route::post('/sheets/{sheet}/left', [TryController::class, 'leave'])->name('sheets.left');
 Route::post('/sheets/open', [SheetController::class, 'open'])->name('sheets.open');
 Route::patch('/sheets/{sheet}', [SheetController::class, 'update'])->name('sheets.update');
 Route::post('/sheets/{sheet}/duplicate', [SheetController::class, 'duplicate'])->name('sheets.duplicate');

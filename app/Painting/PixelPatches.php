@@ -36,6 +36,40 @@ final class PixelPatches
         return $this;
     }
 
+    /**
+     * What `places` and `bytes` were of others.
+     *
+     * @param  array<mixed>  $places
+     * @return self|null null where they do not belong together
+     */
+    public static function read(array $places, string $bytes): ?self
+    {
+        $read = new self;
+        $read->bytes = $bytes;
+        $length = 0;
+        foreach ($places as $place) {
+            if (! is_array($place) || count($numbers = array_values(array_filter($place, is_int(...)))) !== 5) {
+                return null;
+            }
+            $read->places[] = $numbers;
+            $length += 4 * $numbers[2] * $numbers[3];
+        }
+
+        return $length === strlen($bytes) ? $read : null;
+    }
+
+    /** @return list<array{int, int, int, int, int}> x, y, width, height and layer of each */
+    public function places(): array
+    {
+        return $this->places;
+    }
+
+    /** RGBA of all of them, one after another. */
+    public function bytes(): string
+    {
+        return $this->bytes;
+    }
+
     /** @param  array<string, mixed>  $words */
     public function answer(array $words = []): Response
     {

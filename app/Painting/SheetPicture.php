@@ -90,7 +90,7 @@ final readonly class SheetPicture
      */
     private static function rgba(TileSource $pixels, array $painted, Rect $area, int $paper, bool $isDeep, ?Closure $told = null): string
     {
-        $side = StrokeBuffer::SIDE;
+        $side = (int) StrokeBuffer::SIDE;
         $size = $isDeep ? 8 : 4;
         $bytes = fn (DeepBitmap $tile): string => $isDeep ? $tile->toBytes16() : $tile->toBitmap()->toBytes();
         $empty = $bytes(new DeepBitmap(1, 1, [$paper]));

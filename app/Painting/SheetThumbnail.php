@@ -8,6 +8,7 @@ use App\Models\Layer;
 use App\Models\Sheet;
 use App\Pictures\PictureFile;
 use App\Store\DerivativeCache;
+use App\Store\Epoch;
 use Yarrowfog\Core\Paint\Composite\LayerStack;
 use Yarrowfog\Core\Paint\Composite\PictureBackdrop;
 use Yarrowfog\Core\Paint\Composite\StackedLayer;
@@ -22,25 +23,25 @@ final readonly class SheetThumbnail
     /** px of the longer side, at most. */
     private const LONGEST = 400;
 
-    public function __construct(private TileStore $tiles, private DerivativeCache $derived)
+    public function __construct(private TileStore $tiles, private DerivativeCache $derived, private Epoch $epoch)
     {
     }
 
     /** A PNG on the sheet's paper, kept for as long as the sheet stays so. */
     public function png(Sheet $sheet): string
     {
-        return $this->derived->remember(self::key($sheet), fn (): string => PictureFile::png($this->make($sheet)));
+        return $this->derived->remember($this->key($sheet), fn (): string => PictureFile::png($this->make($sheet)));
     }
 
     /** What is kept of it as it stands; null where it would have to be made. */
     public function find(Sheet $sheet): ?string
     {
-        return $this->derived->find(self::key($sheet));
+        return $this->derived->find($this->key($sheet));
     }
 
-    private static function key(Sheet $sheet): string
+    private function key(Sheet $sheet): string
     {
-        return 'sheet-'.hash('xxh128', "{$sheet->id} {$sheet->revision} {$sheet->paper}");
+        return 'sheet-'.hash('xxh128', "{$this->epoch->current()} {$sheet->id} {$sheet->revision} {$sheet->paper}");
     }
 
     private function make(Sheet $sheet): Bitmap

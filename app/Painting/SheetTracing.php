@@ -91,7 +91,9 @@ final readonly class SheetTracing
      */
     private static function planes(Sheet $sheet, TileSource $pixels, array $keys, array $inks): array
     {
-        $side = StrokeBuffer::SIDE;
+        $mask = (int) DeepBitmap::CHANNEL;
+        $full = (int) DeepBitmap::FULL;
+        $side = (int) StrokeBuffer::SIDE;
         $values = array_fill(0, count($inks), array_fill(0, $sheet->width * $sheet->height, 0));
         $nearest = [];
         foreach ($keys as $key) {
@@ -101,13 +103,13 @@ final readonly class SheetTracing
             for ($y = $part->y; $tile !== null && $y < $part->bottom(); $y++) {
                 for ($x = $part->x; $x < $part->right(); $x++) {
                     $word = $tile[($y - $at->y) * $side + $x - $at->x];
-                    $alpha = $word & DeepBitmap::CHANNEL;
+                    $alpha = $word & $mask;
                     if ($alpha > 0) {
                         // A hundred colours stand for all that lie between two inks.
                         $colour = DeepBitmap::pixel($word) >> 8 & 0xF8F8F8;
                         $nearest[$colour] ??= self::nearest($colour, $inks);
                         for ($k = 0; $k <= $nearest[$colour]; $k++) {
-                            $values[$k][$y * $sheet->width + $x] = (int) ($alpha * 65535 / DeepBitmap::FULL);
+                            $values[$k][$y * $sheet->width + $x] = (int) ($alpha * 65535 / $full);
                         }
                     }
                 }

@@ -10,11 +10,16 @@ use App\Models\Brush;
 use App\Models\Sheet;
 use App\Models\Source;
 use App\Painting\History;
+use App\Painting\KeptPixels;
 use App\Painting\PixelPatches;
+use App\Painting\SheetThumbnail;
 use App\Painting\SheetView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Response as PlainResponse;
 use Symfony\Component\HttpFoundation\Response;
+
+use function Illuminate\Support\defer;
 
 final class TryController
 {
@@ -40,12 +45,23 @@ final class TryController
         ]);
     }
 
-    public function pixels(Sheet $sheet, SheetView $view): Response
+    public function pixels(Sheet $sheet, SheetView $view, KeptPixels $kept): Response
     {
         // The words first: pixels that are newer than them are only sent once more.
         $words = $view->words($sheet, withStack: true);
 
-        return $view->all($sheet)->answer($words);
+        return ($kept->find($sheet) ?? $view->all($sheet))->answer($words);
+    }
+
+    /** A page goes: the next one finds a small picture and all paint ready. */
+    public function leave(Sheet $sheet, SheetThumbnail $thumbnails, KeptPixels $kept): PlainResponse
+    {
+        defer(function () use ($sheet, $thumbnails, $kept): void {
+            $thumbnails->png($sheet);
+            $kept->keep($sheet);
+        });
+
+        return response()->noContent();
     }
 
     /** What another page did on the sheet since. */

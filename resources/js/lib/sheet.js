@@ -1,4 +1,4 @@
-import { callForPixels } from './call';
+import { call, callForPixels } from './call';
 import { anyRoll, uuid } from './data';
 import { countOn, enlargedAbout } from './canvas';
 import { LayerCanvases } from './layer-canvases';
@@ -136,8 +136,8 @@ export class SheetView extends NonReactive {
         const { style } = this.surface;
         style.backgroundSize = '100% 100%';
         style.backgroundImage = `url("${this.url}/thumb?ready=1")`;
-        // The next time it is opened one is ready.
-        window.addEventListener('pagehide', () => { fetch(`${this.url}/thumb`, { keepalive: true }).catch(() => {}); });
+        // The next time it is opened one is ready, and all paint with it.
+        window.addEventListener('pagehide', () => { call(`${this.url}/left`, { keepalive: true }).catch(() => {}); });
     }
 
     async load() {
