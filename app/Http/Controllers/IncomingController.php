@@ -9,6 +9,7 @@ use App\Bundles\BundleTaker;
 use App\Bundles\DeliveredStrips;
 use App\Bundles\Delivery;
 use App\Bundles\PictureStamps;
+use App\Http\FileName;
 use App\Http\JsonBody;
 use App\Painting\BrushStrip;
 use App\Pictures\PictureRefused;
@@ -41,10 +42,8 @@ final class IncomingController
         if (! $file instanceof UploadedFile || ! $file->isValid()) {
             throw new InvalidInput('file', 'The file did not arrive whole. A bundle of up to 1 GB is taken here, and pictures up to 100 MB; larger ones by “bin/yarrowfog bundle take”.');
         }
-        $name = trim((string) preg_replace('/[\p{C}\/]+/u', ' ', mb_scrub(pathinfo(strtr($file->getClientOriginalName(), '\\', '/'), PATHINFO_FILENAME))));
-
         $brought = Delivery::of($delivery);
-        $added = $brought->add($file->getPathname(), $name === '' ? 'File' : mb_substr($name, 0, self::LONGEST));
+        $added = $brought->add($file->getPathname(), FileName::of($file, 'File', self::LONGEST));
         if ($added['kind'] === Delivery::BUNDLE) {
             // The page is on its way already: what it shows first is painted meanwhile.
             defer(fn () => self::paintFirst($brought, $added['place'], $strips));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\FileName;
 use App\Http\JsonBody;
 use App\Models\PenRecording;
 use Illuminate\Database\Eloquent\SoftDeletingScope;
@@ -38,7 +39,7 @@ final class RecordingController
             throw new InvalidInput('file', sprintf('This file has %s MB. The largest InkML that is read has %d MB.', number_format((int) $file->getSize() / 1048576), InkMlReader::MOST_BYTES / 1048576));
         }
 
-        return self::made(self::named(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME), 'From a file'), InkMlReader::read($file->getContent()));
+        return self::made(FileName::of($file, 'From a file'), InkMlReader::read($file->getContent()));
     }
 
     public function rename(Request $request, PenRecording $recording): JsonResponse

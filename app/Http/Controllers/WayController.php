@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Gathering\SourceIntake;
 use App\Gathering\Way;
 use App\Gathering\Ways;
+use App\Http\FileName;
 use App\Http\InHand;
 use App\Http\JsonBody;
 use App\Models\Font;
@@ -103,8 +104,7 @@ final class WayController
         }
         $bytes = (string) $file->getContent();
         FontFile::check($bytes);
-        $name = trim((string) preg_replace('/[\p{C}\/\\\\]+/u', ' ', mb_scrub(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME))));
-        $font = Font::query()->updateOrCreate(['name' => mb_substr($name === '' ? 'Own font' : $name, 0, 80)], ['hash' => $kept->put($bytes)]);
+        $font = Font::query()->updateOrCreate(['name' => FileName::of($file, 'Own font', 80)], ['hash' => $kept->put($bytes)]);
 
         return response()->json(['name' => $font->name], 201);
     }

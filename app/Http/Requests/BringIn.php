@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Http\FileName;
 use App\Pictures\PictureRefused;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
@@ -37,10 +38,7 @@ final class BringIn extends FormRequest
     /** The name of the file without its ending and without what a name may not hold. */
     public function name(): string
     {
-        $name = pathinfo(strtr($this->picture()->getClientOriginalName(), '\\', '/'), PATHINFO_FILENAME);
-        $name = trim((string) preg_replace('/[\p{C}\/]+/u', ' ', mb_scrub($name)));
-
-        return $name === '' ? 'Picture' : mb_substr($name, 0, 120);
+        return FileName::of($this->picture(), 'Picture');
     }
 
     private function picture(): UploadedFile
