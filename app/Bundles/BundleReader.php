@@ -7,7 +7,7 @@ namespace App\Bundles;
 use App\Models\StoredPicture;
 use App\Models\StrokeTextures;
 use App\Pictures\DeepGrey;
-use App\Pictures\PictureFile;
+use App\Pictures\Picture;
 use App\Pictures\PictureRefused;
 use App\Pictures\PictureType;
 use App\Pictures\StrangerFile;
@@ -25,6 +25,13 @@ use Yarrowfog\Core\InvalidInput;
 /** Reads what is in a bundle, and checks that each thing is what it is said to be. */
 final class BundleReader
 {
+    /** Pictures, their bytes and their px that are decoded by one process. */
+    private const AT_ONCE = 100;
+
+    private const BYTES_AT_ONCE = 32 * 1024 * 1024;
+
+    private const PIXELS_AT_ONCE = 40000000;
+
     /** @var array<int, BundledBrush> */
     private array $brushes = [];
 
@@ -153,7 +160,7 @@ final class BundleReader
         }
         if (! isset($this->decoded[$hash])) {
             $png = $this->file->get($frame['path']);
-            $picture = PictureFile::check($png) === PictureType::Png ? PictureFile::read($png) : throw BundleFile::refused("Its “{$frame['path']}” is no PNG.");
+            $picture = PictureType::of($png) === PictureType::Png ? StrangerFile::look($png) : throw BundleFile::refused("Its “{$frame['path']}” is no PNG.");
             $this->decoded[$hash] = [$picture->width, $picture->height];
         }
         if ($this->decoded[$hash] !== [$frame['width'], $frame['height']]) {
@@ -161,6 +168,54 @@ final class BundleReader
         }
 
         return $hash;
+    }
+
+    /** All pictures of brushes, many by one process; what cannot be decoded is told when it is asked for. */
+    private function decodeAll(): void
+    {
+        $pictures = [];
+        $bytes = $pixels = 0;
+        foreach ($this->undecoded() as $path) {
+            $png = isset($pictures[$path]) ? '' : $this->file->get($path);
+            if (! str_starts_with($png, PictureType::PNG)) {
+                continue;
+            }
+            $size = @getimagesizefromstring($png);
+            $pictures[$path] = $png;
+            $bytes += strlen($png);
+            $pixels += $size === false ? 0 : $size[0] * $size[1];
+            if (count($pictures) >= self::AT_ONCE || $bytes > self::BYTES_AT_ONCE || $pixels > self::PIXELS_AT_ONCE) {
+                $this->decode($pictures);
+                $pictures = [];
+                $bytes = $pixels = 0;
+            }
+        }
+        $this->decode($pictures);
+    }
+
+    /** @param  array<string, string>  $pictures  PNGs by their places */
+    private function decode(array $pictures): void
+    {
+        foreach (StrangerFile::lookAtAll($pictures) as $path => $picture) {
+            if ($picture instanceof Picture) {
+                $this->decoded[$this->file->hash($path)] = [$picture->width, $picture->height];
+            }
+        }
+    }
+
+    /** @return iterable<string> places of pictures of brushes */
+    private function undecoded(): iterable
+    {
+        foreach ($this->brushes() as $brush) {
+            foreach ([$brush->now, ...$brush->versions] as $version) {
+                foreach ([...$version->tip->frames, ...$version->bite->frames ?? []] as ['path' => $path]) {
+                    $hash = $this->file->hash($path);
+                    if (! isset($this->decoded[$hash]) && $this->seen?->has($hash) !== true) {
+                        yield $path;
+                    }
+                }
+            }
+        }
     }
 
     /**
@@ -211,6 +266,7 @@ final class BundleReader
      */
     public function check(?BlobStore $into = null): void
     {
+        $this->decodeAll();
         foreach ($this->brushes() as $brush) {
             foreach ([$brush->now, ...$brush->versions] as $version) {
                 $this->textures($version, $into);

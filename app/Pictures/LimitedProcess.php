@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Pictures;
 
 use Symfony\Component\Process\Exception\ExceptionInterface;
+use Symfony\Component\Process\Exception\ProcessSignaledException;
 use Symfony\Component\Process\Process;
 
 /** A program that works on a stranger's file: with little time, memory and files, nothing of this process's surroundings, and no core left behind. */
@@ -34,6 +35,9 @@ final readonly class LimitedProcess
         $process = new Process(['env', '-i', 'LC_ALL=C.UTF-8', ...$names, ...$limits, ...$command], '/', null, $input, $this->patience);
         try {
             $process->run();
+        } catch (ProcessSignaledException) {
+            // Ended by its own limits: what it had told until then is there.
+            return $process;
         } catch (ExceptionInterface) {
             return null;
         }

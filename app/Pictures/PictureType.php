@@ -7,6 +7,9 @@ namespace App\Pictures;
 /** The picture files that are opened, told by their first bytes, never by their name. */
 enum PictureType: string
 {
+    /** How a PNG begins. */
+    public const PNG = "\x89PNG\r\n\x1a\n";
+
     case Png = 'png';
     case Jpeg = 'jpeg';
     case Webp = 'webp';
@@ -22,7 +25,7 @@ enum PictureType: string
         }
 
         return match (true) {
-            str_starts_with($bytes, "\x89PNG\r\n\x1a\n") => self::Png,
+            str_starts_with($bytes, self::PNG) => self::Png,
             str_starts_with($bytes, "\xFF\xD8\xFF") => self::Jpeg,
             str_starts_with($bytes, 'RIFF') && substr($bytes, 8, 4) === 'WEBP' => self::Webp,
             str_starts_with($bytes, "II*\0"), str_starts_with($bytes, "MM\0*") => self::Tiff,

@@ -14,7 +14,7 @@ final readonly class DerivativeCache
     /** What was made before; null where it was not. */
     public function find(string $key): ?string
     {
-        return $this->files->get(substr($key, 0, 2)."/{$key}");
+        return $this->files->get(self::path($key));
     }
 
     /**
@@ -23,13 +23,23 @@ final readonly class DerivativeCache
      */
     public function remember(string $key, callable $make): string
     {
-        $path = substr($key, 0, 2)."/{$key}";
-        $bytes = $this->files->get($path);
+        $bytes = $this->find($key);
         if ($bytes === null) {
             $bytes = $make();
-            $this->files->put($path, $bytes);
+            $this->put($key, $bytes);
         }
 
         return $bytes;
+    }
+
+    /** In place of what was there. */
+    public function put(string $key, string $bytes): void
+    {
+        $this->files->put(self::path($key), $bytes);
+    }
+
+    private static function path(string $key): string
+    {
+        return substr($key, 0, 2)."/{$key}";
     }
 }

@@ -25,7 +25,7 @@ final class SwatchBackdrop implements Backdrop
     public static function of(array $parts): self
     {
         $rows = [];
-        $side = StrokeBuffer::SIDE;
+        $side = (int) StrokeBuffer::SIDE;
         foreach ($parts as [$area, $picture]) {
             $bytes = $picture->toBytes();
             foreach (StrokeBuffer::keysUnder($area) as $key) {

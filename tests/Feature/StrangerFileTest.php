@@ -95,6 +95,34 @@ final class StrangerFileTest extends FeatureTestCase
         self::assertSame([], self::strays());
     }
 
+    /** Many at once: each is told what it would be told alone, and one that is too much work is named without the others suffering. */
+    public function test_of_many_at_once_each_is_what_it_is_alone(): void
+    {
+        $image = new Imagick;
+        $image->newImage(4000, 4000, new ImagickPixel('#808080'));
+        $image->setInterlaceScheme(Imagick::INTERLACE_PLANE);
+        $image->setImageFormat('jpeg');
+        $jpeg = $image->getImageBlob();
+        $last = (int) strrpos($jpeg, "\xFF\xDA");
+        $png = self::picture('png');
+        $told = StrangerFile::lookAtAll([
+            'one' => $png,
+            'short' => substr($png, 0, -40),
+            'long' => substr($jpeg, 0, -2).str_repeat(substr($jpeg, $last, -2), 3000)."\xFF\xD9",
+            'words' => 'no picture',
+            7 => self::picture('webp'),
+        ], 2);
+        self::assertSame(['one', 'short', 'long', 'words', 7], array_keys($told));
+        self::assertEquals(StrangerFile::look($png), $told['one']);
+        self::assertEquals(StrangerFile::look(self::picture('webp')), $told[7]);
+        foreach (['short' => 'cut short', 'long' => 'This JPEG takes more than', 'words' => 'not a picture'] as $name => $words) {
+            self::assertInstanceOf(PictureRefused::class, $told[$name]);
+            self::assertStringContainsString($words, $told[$name]->getMessage());
+        }
+        self::assertSame([], StrangerFile::lookAtAll([]));
+        self::assertSame([], self::strays());
+    }
+
     public function test_of_an_animation_only_the_first_frame_is_read(): void
     {
         $frames = new Imagick;

@@ -342,6 +342,22 @@ final class TuneTest extends FeatureTestCase
         self::assertCount(count($told['words']['movements']), $told['patches'], 'each has its picture, that one an empty one');
     }
 
+    /** A file may be called anything, in any encoding: what came in it can be told all the same. */
+    public function test_a_recording_from_a_file_of_a_strange_name_can_be_told(): void
+    {
+        $brush = $this->brush();
+        $ink = '<ink xmlns="http://www.w3.org/2003/InkML"><trace>0 0, 50 60, 100 20, 150 90</trace></ink>';
+        foreach (["Caf\xe9" => 'Caf?', "a\x07\x1fb" => 'a b', "\xff\xfe" => '??', '..\\..\\up' => 'up', '   ' => 'From a file', str_repeat('é', 300) => str_repeat('é', 120)] as $name => $told) {
+            $answer = $this->post('/recordings/bring', ['file' => UploadedFile::fake()->createWithContent("{$name}.inkml", $ink)], ['Accept' => 'application/json'])->assertCreated();
+            self::assertSame($told, $answer->json('name'));
+        }
+        // One that was stored before that was looked at is told, too, once the library is brought up to date.
+        DB::table('recordings')->insert(['name' => "Gr\xfc\xdfe", 'strokes' => '{"strokes": []}']);
+        (require database_path('migrations/2026_12_01_000018_recording_names.php'))->up();
+        $this->postJson("/tune/{$brush->id}/movements", ['brush' => $brush->kept->toArray(), 'roll' => 1])->assertOk();
+        self::assertSame('Gr??e', PenRecording::query()->latest('id')->firstOrFail()->name);
+    }
+
     /** Two requests of one window that meet are no conflict; of two windows they are. */
     public function test_what_one_window_sends_twice_at_once_is_no_conflict_with_itself(): void
     {
