@@ -162,8 +162,8 @@ function dragged(string $photo, string $only): void
         $source = gathered($app->url, $photo);
         $painted = fn (): int => (int) $chrome->run('return Number(document.querySelector("canvas[x-ref=picture]")?.dataset.painted || 0)');
         foreach (StepCatalogue::ids() as $step) {
-            // The slider that the hand mask shows is that of its brush, and changes nothing by itself.
-            if (($only !== '' && $only !== $step) || $step === 'hand-mask') {
+            // The slider that these show first is that of the brush of their marks, and changes nothing by itself.
+            if (($only !== '' && $only !== $step) || in_array($step, ['hand-mask', 'take-thing'], true)) {
                 continue;
             }
             $steps = in_array($step, ON_CLEARED, true) ? [['step' => 'clear-paper', 'numbers' => ['whitePoint' => 190]]] : [];

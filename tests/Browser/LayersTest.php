@@ -64,6 +64,27 @@ final class LayersTest extends BrowserTestCase
         self::assertSame([], $chrome->log());
     }
 
+    /** What is kept of a sheet when its page goes is shown when it is opened again, and nothing older. */
+    public function test_a_sheet_that_was_left_and_opened_again_shows_what_was_on_it(): void
+    {
+        $chrome = $this->onSheet(500, 300);
+        $id = (int) basename($chrome->path());
+        $kept = fn (): string => implode(' ', array_map(fn (string $file): string => substr((string) file_get_contents($file), 4, 60), glob(self::$app?->folder."/yarrowfog/derived/pi/pixels-{$id}") ?: []));
+        foreach ([[80, '#204060'], [200, '#a04020']] as $round => [$y, $ink]) {
+            $this->stroke([[0, 30, $y, 1], [60, 470, $y, 1]], ['size' => 60, 'inks' => ['main' => $ink, 'second' => $ink]]);
+            $this->waitForRevision();
+            $revision = $chrome->run('return document.querySelector("[data-surface]").dataset.revision');
+            $shown = $this->screen(500, 300)->pixels;
+            $chrome->open('/keep');
+            $chrome->wait('what was left', fn (): bool => str_contains($kept(), " {$id} {$revision}\""));
+            $chrome->open("/try/{$id}");
+            $chrome->find('[data-surface][data-loaded=yes]');
+            $chrome->run('return new Promise(done => requestAnimationFrame(() => requestAnimationFrame(done)))');
+            self::assertTrue($shown === $this->screen(500, 300)->pixels, "round {$round}");
+        }
+        self::assertSame([], $chrome->log());
+    }
+
     public function test_a_stamp_is_moved_and_made_smaller_by_its_handles_and_its_layer_fades_blends_and_hides(): void
     {
         $chrome = $this->onSheet(800, 500);
