@@ -13,10 +13,13 @@ use App\Store\LibraryConnection;
 use App\Store\Locks;
 use App\Store\ProcessCache;
 use App\Store\Scratch;
+use App\Store\SharedSession;
 use App\Store\WholeFiles;
 use Closure;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Session\SessionManager;
+use Illuminate\Support\Facades\Config;
 use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\ServiceProvider;
 use PDO;
@@ -38,5 +41,6 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
+        $this->app->make(SessionManager::class)->extend('shared', fn (): SharedSession => new SharedSession(Config::string('session.files'), Config::integer('session.lifetime'), app(Locks::class)));
     }
 }

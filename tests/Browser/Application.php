@@ -152,7 +152,7 @@ final class Application
             'APP_ENV' => 'production',
             'APP_KEY' => 'base64:MDEyMzQ1Njc4OTAxMjM0NTY3ODkwMTIzNDU2Nzg5MDE=',
             'DB_DATABASE' => "{$folder}/yarrowfog.sqlite",
-            'SESSION_DRIVER' => 'file',
+            'SESSION_DRIVER' => 'shared',
             'YARROWFOG_STORAGE' => $folder,
         ];
     }
