@@ -16,7 +16,7 @@ $failed = false;
 try {
     $chrome->open('/try');
     $chrome->find('[data-surface][data-loaded=yes]');
-    $chrome->run('const b = [...document.querySelectorAll("button")].find(b => b.getAttribute("aria-label") === "Rope run"); b.click()');
+    $chrome->run('const b = [...document.querySelectorAll("button")].find(b => b.getAttribute("aria-label") === "Round pen"); b.click()');
     $chrome->type('input[aria-label="Size, typed"]', '64');
     $latency = PenToInk::of($chrome, 4);
     sort($latency);
