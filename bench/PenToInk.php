@@ -39,7 +39,7 @@ final class PenToInk
             };
             JS);
         for ($k = 0; $k < $strokes; $k++) {
-            $chrome->pen('canvas', array_map(fn (int $i): array => [0.1 + 0.8 * $i / 180, 0.3 + 0.1 * $k + 0.1 * sin($i / 18), 0.3 + 0.6 * $i / 180], range(0, 180)), every: self::EVERY);
+            $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.1 + 0.8 * $i / 180, 0.3 + 0.1 * $k + 0.1 * sin($i / 18), 0.3 + 0.6 * $i / 180], range(0, 180)), every: self::EVERY);
         }
         $latency = $chrome->run('return window.latency');
 

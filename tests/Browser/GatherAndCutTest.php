@@ -41,7 +41,7 @@ final class GatherAndCutTest extends BrowserTestCase
         $chrome->press('Try');
         $chrome->waitForPath('/try/');
         $chrome->find('[data-surface][data-loaded=yes]');
-        $chrome->pen('canvas', [[0.5, 0.5, 1.0]]);
+        $chrome->pen('[data-surface]', [[0.5, 0.5, 1.0]]);
         $this->waitForUndo();
         $sheet = $this->sheet();
         $box = $this->inked($sheet);
@@ -134,7 +134,7 @@ final class GatherAndCutTest extends BrowserTestCase
         $chrome->press('Try');
         $chrome->waitForPath('/try/');
         $chrome->find('[data-surface][data-loaded=yes]');
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 30, 0.5, 0.7], range(0, 30)));
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 30, 0.5, 0.7], range(0, 30)));
         $this->waitForUndo();
         self::assertNotNull($this->inked($this->sheet()));
         self::assertSame([], $chrome->log());
@@ -163,7 +163,7 @@ final class GatherAndCutTest extends BrowserTestCase
         $chrome->find('[data-surface][data-loaded=yes]');
         $before = $this->sheet();
         $shown = (int) $chrome->run('return Number(document.querySelector("[data-surface]").dataset.shown || 0)');
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 30, 0.8, 0.8], range(0, 30)));
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 30, 0.8, 0.8], range(0, 30)));
         $chrome->wait('the stroke to be laid', fn (): bool => (int) $chrome->run('return Number(document.querySelector("[data-surface]").dataset.shown || 0)') > $shown && $this->sheet()->pixels !== $before->pixels);
         $after = $this->sheet();
         $box = $this->inked(new Bitmap($after->width, $after->height, array_map(fn (int $a, int $b): int => $a === $b ? 0 : 255, $before->pixels, $after->pixels)));
@@ -197,7 +197,7 @@ final class GatherAndCutTest extends BrowserTestCase
         $chrome->waitForPath('/try/');
         $chrome->find('[data-surface][data-loaded=yes]');
         $before = $this->sheet();
-        $chrome->pen('canvas', [[0.5, 0.5, 1.0]]);
+        $chrome->pen('[data-surface]', [[0.5, 0.5, 1.0]]);
         $chrome->wait('the stamp on the sheet', fn (): bool => $this->sheet()->pixels !== $before->pixels);
         // What others left on the sheet does not count.
         $stamp = array_map(fn (int $was, int $is): int => ($was & 255) === 0 ? $is : 0, $before->pixels, $this->sheet()->pixels);
@@ -249,7 +249,7 @@ final class GatherAndCutTest extends BrowserTestCase
         $chrome->find('[data-surface][data-loaded=yes]');
         $chrome->run('const well = document.querySelector("[aria-label=\"Colour of the paper\"]"); well.value = "#101014"; well.dispatchEvent(new Event("input"))');
         $before = $this->sheet();
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5 + 0.2 * sin($i / 3), 0.7], range(0, 20)));
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5 + 0.2 * sin($i / 3), 0.7], range(0, 20)));
         $chrome->wait('the stroke on the sheet', fn (): bool => $this->sheet()->pixels !== $before->pixels);
         $stroke = array_map(fn (int $was, int $is): int => ($was & 255) === 0 ? $is : 0, $before->pixels, $this->sheet()->pixels);
         // Blue against red parts silver (1), copper and brass (0.4) from cloth (0.65).

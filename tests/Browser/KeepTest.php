@@ -73,7 +73,7 @@ final class KeepTest extends BrowserTestCase
         $chrome = $this->onSheet(400, 300);
         $chrome->run('const box = document.querySelector("[data-dock] input[type=search]"); box.value = arguments[0]; box.dispatchEvent(new Event("input"))', $brush);
         $chrome->click('[data-dock] [data-brush]');
-        $chrome->pen('canvas', [[0.4, 0.4, 1.0]]);
+        $chrome->pen('[data-surface]', [[0.4, 0.4, 1.0]]);
         $sheet = (int) basename($chrome->path());
         $chrome->wait('the stamp to be kept', fn (): bool => count(array_unique(PictureFile::read((string) file_get_contents("{$this->app()->url}/sheets/{$sheet}/picture"))->bitmap()->pixels)) > 1);
 

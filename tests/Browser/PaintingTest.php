@@ -24,7 +24,7 @@ final class PaintingTest extends BrowserTestCase
         $chrome = $this->onFreshSheet();
         // A real pen moves slowly from left to right and lifts; pieces must have shown before it did.
         $chrome->run('window.live = 0; window.lifted = false; const c = document.querySelector("[data-surface]"); c.addEventListener("paint-shown", () => { if (!window.lifted) window.live++; }); c.addEventListener("pointerup", () => { window.lifted = true; })');
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 60, 0.5, 0.7], range(0, 60)), every: 20);
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 60, 0.5, 0.7], range(0, 60)), every: 20);
         $this->waitForUndo(true);
         self::assertGreaterThan(3, $chrome->run('return window.live'));
         self::assertStringContainsString('Pen · pressure and tilt', $chrome->text('main'));
@@ -34,7 +34,7 @@ final class PaintingTest extends BrowserTestCase
     public function test_a_mouse_paints_with_the_assumed_pressure(): void
     {
         $chrome = $this->onFreshSheet();
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.4, 0], range(0, 20)), 'mouse');
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.4, 0], range(0, 20)), 'mouse');
         $this->waitForUndo(true);
         self::assertGreaterThan(0, $this->ink());
         self::assertStringContainsString('Mouse · the brush’s assumed pressure', $chrome->text('main'));
@@ -46,11 +46,11 @@ final class PaintingTest extends BrowserTestCase
         $stroke = array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.4, 0.7], range(0, 20));
         // The system takes the pen away in the middle: the page never hears of its lifting.
         $chrome->run('const c = document.querySelector("[data-surface]"); let moves = 0; c.addEventListener("pointermove", (e) => { if (++moves === 10) { c.releasePointerCapture(e.pointerId); } }); c.addEventListener("pointerup", (e) => e.stopImmediatePropagation(), { capture: true, once: true })');
-        $chrome->pen('canvas', $stroke);
+        $chrome->pen('[data-surface]', $stroke);
         $this->waitForUndo(true);
         $half = $this->ink();
         self::assertGreaterThan(0, $half);
-        $chrome->pen('canvas', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
+        $chrome->pen('[data-surface]', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
         $chrome->wait('the whole second stroke', fn (): bool => $this->ink() > 2 * $half);
         self::assertSame([], $chrome->log());
     }
@@ -60,7 +60,7 @@ final class PaintingTest extends BrowserTestCase
         $chrome = $this->onFreshSheet();
         $stroke = array_map(fn (int $i): array => [0.1 + 0.8 * $i / 60, 0.4, 0.7], range(0, 60));
         $half = 0;
-        $chrome->pen('canvas', $stroke, halfway: function () use ($chrome, &$half): void {
+        $chrome->pen('[data-surface]', $stroke, halfway: function () use ($chrome, &$half): void {
             $chrome->wait('ink under the pen', fn (): bool => $this->ink() > 0);
             $half = $this->ink();
             $this->app()->endWorkers();
@@ -70,7 +70,7 @@ final class PaintingTest extends BrowserTestCase
         self::assertSame([], $chrome->log());
         // The next one is held again.
         $whole = $this->ink();
-        $chrome->pen('canvas', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
+        $chrome->pen('[data-surface]', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
         $chrome->wait('the next stroke', fn (): bool => $this->ink() > 1.8 * $whole);
     }
 
@@ -81,9 +81,9 @@ final class PaintingTest extends BrowserTestCase
         $sheet = basename($path);
         $this->app()->stop();
         $stroke = array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20));
-        $chrome->pen('canvas', $stroke);
+        $chrome->pen('[data-surface]', $stroke);
         $chrome->waitForText('header', 'The server is away. 1 stroke waits here and will be sent when it is back.');
-        $chrome->pen('canvas', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
+        $chrome->pen('[data-surface]', array_map(fn (array $s): array => [$s[0], 0.7, $s[2]], $stroke));
         $chrome->wait('both strokes to be stored', fn (): bool => $this->kept($sheet) === 2);
         $this->app()->start();
         $chrome->open($path);
@@ -102,7 +102,7 @@ final class PaintingTest extends BrowserTestCase
     {
         $chrome = $this->onFreshSheet();
         $chrome->run('const real = window.fetch; window.fetch = (url, options) => String(url).includes("/pen/strokes") ? Promise.resolve(new Response(JSON.stringify({ message: "The library is locked." }), { status: 500, headers: { "Content-Type": "application/json" } })) : real(url, options);');
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
         $chrome->wait('word of it', fn (): bool => str_contains($chrome->text('[data-refused]'), '1 stroke was refused'));
         $chrome->waitForText('body', 'The library is locked. It is kept in this browser.');
         $chrome->open($chrome->path());
@@ -118,7 +118,7 @@ final class PaintingTest extends BrowserTestCase
     {
         $chrome = $this->onFreshSheet();
         $chrome->type('[aria-label="Size, typed"]', '80');
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
         $this->waitForUndo(true);
         $chrome->keys('body', WebDriverKeys::CONTROL.'z'.WebDriverKeys::NULL);
         $chrome->wait('the stroke to be taken back', fn (): bool => $this->ink() === 0);
@@ -287,7 +287,7 @@ final class PaintingTest extends BrowserTestCase
     {
         $chrome = $this->onFreshSheet();
         $chrome->run('const real = window.fetch; window.failed = 0; window.fetch = (url, options) => String(url).includes("/pen/strokes") && window.failed++ < 2 ? Promise.resolve(new Response(JSON.stringify({ message: "The disk is full." }), { status: 507, headers: { "Content-Type": "application/json" } })) : real(url, options);');
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 20, 0.5, 0.7], range(0, 20)));
         $chrome->waitForText('main', 'The disk is full. The stroke waits here and is sent again.');
         $this->waitForUndo(true);
         self::assertSame(3, $chrome->run('return window.failed'));

@@ -48,7 +48,7 @@ final class StoryTest extends BrowserTestCase
         $chrome->waitForPath('/try/');
         $sheet = (int) basename($chrome->path());
         $chrome->find('[data-surface][data-loaded=yes]');
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 40, 0.5, 0.05 + 0.95 * $i / 40], range(0, 40)));
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.2 + 0.6 * $i / 40, 0.5, 0.05 + 0.95 * $i / 40], range(0, 40)));
         $chrome->wait('undo to be possible', fn (): bool => $chrome->run('return !Array.from(document.querySelectorAll("button")).find(b => b.textContent.trim() === "Undo").disabled') === true);
         $saved = PictureFile::read((string) file_get_contents("{$this->app()->url}/sheets/{$sheet}/picture"))->bitmap();
         $height = function (float $part) use ($saved): int {
@@ -91,7 +91,7 @@ final class StoryTest extends BrowserTestCase
         $chrome->press('Draw a mark');
         $chrome->waitForPath('/marks/');
         $chrome->find('[data-surface][data-loaded=yes]');
-        $chrome->pen('canvas', array_map(fn (int $i): array => [0.5 + 0.2 * cos($i / 6), 0.5 + 0.2 * sin($i / 6), 0.6], range(0, 40)));
+        $chrome->pen('[data-surface]', array_map(fn (int $i): array => [0.5 + 0.2 * cos($i / 6), 0.5 + 0.2 * sin($i / 6), 0.6], range(0, 40)));
         $chrome->press('Use this mark');
         $chrome->waitForPath('/cut/');
         $chrome->waitForText('[data-findings]', '.');

@@ -1,4 +1,5 @@
 import { flat } from './canvas';
+import { FlatPicture } from './flat-picture';
 import { NonReactive } from './non-reactive';
 
 /**
@@ -29,8 +30,28 @@ export class LayerCanvases extends NonReactive {
         this.canvases = new Map();
         /** @type {Group[]} */
         this.groups = [];
-        /** @type {HTMLCanvasElement|null} */
-        this.still = null;
+        this.paper = '';
+        this.whole = new FlatPicture(width, height, {
+            isWorthIt: () => this.paper !== '' && this.groups.filter((group) => !group.layer.isHidden).length > 1,
+            draw: (context, x, y, wide, high) => {
+                context.save();
+                context.beginPath();
+                context.rect(x, y, wide, high);
+                context.clip();
+                context.fillStyle = this.paper;
+                context.fillRect(x, y, wide, high);
+                this.#drawAll(context, (layer) => context.drawImage(layer, x, y, wide, high, x, y, wide, high));
+                context.restore();
+            },
+            change: () => this.#reveal(),
+        });
+    }
+
+    /** @param {string} colour  of what lies under them all; none where that is clear */
+    lieOn(colour) {
+        this.paper = colour;
+        this.surface.style.backgroundColor = colour;
+        this.whole.restart();
     }
 
     /**
@@ -39,6 +60,7 @@ export class LayerCanvases extends NonReactive {
      * @param {Layer[]} layers
      */
     stack(layers) {
+        this.whole.restart();
         for (const [id, held] of this.canvases) {
             if (!layers.some((layer) => layer.id === id)) {
                 held.canvas.remove();
@@ -78,6 +100,7 @@ export class LayerCanvases extends NonReactive {
 
     /** Takes all paint off, for pixels that come anew. */
     clear() {
+        this.whole.restart();
         this.canvases.forEach(({ context }) => context.clearRect(0, 0, this.width, this.height));
     }
 
@@ -97,6 +120,7 @@ export class LayerCanvases extends NonReactive {
                 }
                 this.#compose(group, x, y, image.width, image.height);
             }
+            this.whole.follow(x, y, image.width, image.height);
         }
     }
 
@@ -111,34 +135,15 @@ export class LayerCanvases extends NonReactive {
         this.#drawAll(context, (canvas) => context.drawImage(canvas, x, y, 1, 1, 0, 0, 1, 1));
     }
 
-    /**
-     * Shows all layers as one picture until they are let go: what is dragged over them makes the browser composite everything beneath
-     * it with every move, and one canvas takes a fraction of what many take.
-     *
-     * @param {string} paper  colour beneath the lowest
-     * @param {number} scale  px of the screen for one of the sheet: no more of them are drawn
-     */
-    holdStill(paper, scale) {
-        this.letMove();
-        const canvas = document.createElement('canvas');
-        canvas.width = Math.ceil(this.width * Math.min(1, scale));
-        canvas.height = Math.ceil(this.height * Math.min(1, scale));
-        canvas.className = 'layer';
-        canvas.dataset.still = '';
-        const context = flat(canvas);
-        context.imageSmoothingQuality = 'high';
-        context.fillStyle = paper;
-        context.fillRect(0, 0, canvas.width, canvas.height);
-        this.#drawAll(context, (layer) => context.drawImage(layer, 0, 0, canvas.width, canvas.height));
-        this.surface.insertBefore(canvas, this.surface.children[this.groups.length] ?? null);
-        this.still = canvas;
-        this.groups.forEach((group) => { this.#canvas(group).style.display = 'none'; });
-    }
-
-    letMove() {
-        this.still?.remove();
-        this.still = null;
-        this.groups.forEach((group) => { this.#canvas(group).style.display = group.layer.isHidden ? 'none' : ''; });
+    /** Shows the picture of all layers where it is whole, or else the layers. */
+    #reveal() {
+        const { isWhole, canvas } = this.whole;
+        if (!isWhole) {
+            canvas?.remove();
+        } else if (canvas && !canvas.isConnected) {
+            this.surface.insertBefore(canvas, this.surface.children[this.groups.length] ?? null);
+        }
+        this.groups.forEach((group) => { this.#canvas(group).style.display = isWhole || group.layer.isHidden ? 'none' : ''; });
     }
 
     /**

@@ -116,7 +116,6 @@ export const carrying = {
         this.carried = STILL;
         this.ghost?.remove();
         this.ghost = null;
-        this.view?.layers.letMove();
     },
     /** A print of what is dragged, on a canvas of its own: no larger than that, for all beneath it is composited anew with every move. */
     async showGhost() {
@@ -130,7 +129,6 @@ export const carrying = {
         const part = (px, of) => `${(100 * px) / of}%`;
         Object.assign(ghost.style, { left: part(left, this.sheet.width), top: part(top, this.sheet.height), width: part(width, this.sheet.width), height: part(height, this.sheet.height) });
         this.ghost = ghost;
-        this.view.layers.holdStill(this.sheet.paper, this.view.scale * window.devicePixelRatio);
         this.$refs.sheet.append(ghost);
         const context = ghost.getContext('2d');
         for (const { id } of this.takenUp.slice(0, 12)) {

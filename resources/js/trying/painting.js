@@ -56,7 +56,7 @@ export const painting = (data) => ({
             onWait: (names) => { this.waits = names; },
             onFollowed: (part) => { this.followed = part; },
         });
-        this.$refs.sheet.style.backgroundColor = this.sheet.paper ?? '';
+        this.view.layers.lieOn(this.sheet.paper ?? '');
         catchUndoKeys(this);
         window.addEventListener('keydown', (event) => this.key(event));
         window.addEventListener('keyup', (event) => {

@@ -23,7 +23,7 @@ export const paper = {
     showPaper(colour) {
         this.paper = colour;
         this.sheet.paper = colour;
-        this.$refs.sheet.style.backgroundColor = colour;
+        this.view.layers.lieOn(colour);
         this.thumbsSoon?.();
     },
     setPaper(event) {

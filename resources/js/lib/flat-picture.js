@@ -1,0 +1,109 @@
+import { countOn } from './canvas';
+import { NonReactive } from './non-reactive';
+
+/** px that are drawn at a time. */
+const AT_ONCE = 100000;
+
+/** ms in which nothing is changed about the layers, before they are drawn as one. */
+const REST = 250;
+
+/** ms that must be left of what a page has to spare, for some rows more. */
+const SPARE = 4;
+
+/** ms after which some rows are drawn even while the page has nothing to spare: a drag over many layers needs this most. */
+const PATIENCE = 100;
+
+/**
+ * All layers of a sheet as one canvas, drawn while the page has nothing else to do. With it a browser composites one picture where it
+ * had to composite all of them at each frame: paint follows the pen with many layers as it does with one.
+ */
+export class FlatPicture extends NonReactive {
+    /**
+     * @param {number} width  px of the sheet
+     * @param {number} height
+     * @param {{ isWorthIt: () => boolean, draw: (context: CanvasRenderingContext2D, x: number, y: number, width: number, height: number) => void, change: () => void }} layers
+     *        `draw` draws a rectangle of all of them, paper and all; `change` is told when this is to be seen, and when no more
+     */
+    constructor(width, height, layers) {
+        super();
+        this.layers = layers;
+        this.width = width;
+        this.height = height;
+        /** @type {HTMLCanvasElement|null} */
+        this.canvas = null;
+        /** @type {CanvasRenderingContext2D|null} */
+        this.context = null;
+        /** Rows that are drawn. */
+        this.rows = 0;
+        this.timer = 0;
+        this.idle = 0;
+    }
+
+    get isWhole() {
+        return this.canvas !== null && this.rows >= this.height;
+    }
+
+    /** What is seen of the layers is about to change: they are seen themselves, until that has come to rest. */
+    restart() {
+        const was = this.isWhole;
+        this.rows = 0;
+        window.clearTimeout(this.timer);
+        if (this.idle) {
+            cancelIdleCallback(this.idle);
+            this.idle = 0;
+        }
+        this.timer = window.setTimeout(() => this.#begin(), REST);
+        if (was) {
+            this.layers.change();
+        }
+    }
+
+    /**
+     * Pixels of a layer changed there.
+     *
+     * @param {number} x
+     * @param {number} y
+     * @param {number} width
+     * @param {number} height
+     */
+    follow(x, y, width, height) {
+        if (this.context && y < this.rows) {
+            this.layers.draw(this.context, x, y, width, Math.min(height, this.rows - y));
+        }
+    }
+
+    #begin() {
+        if (!this.layers.isWorthIt()) {
+            this.canvas = this.context = null;
+
+            return;
+        }
+        if (!this.canvas) {
+            this.canvas = document.createElement('canvas');
+            this.canvas.width = this.width;
+            this.canvas.height = this.height;
+            this.canvas.className = 'layer';
+            this.canvas.dataset.flat = '';
+            // Paper lies under all of it: a picture without alpha hides what is beneath, and costs less.
+            this.context = this.canvas.getContext('2d', { alpha: false });
+        }
+        this.#goOn();
+    }
+
+    #goOn() {
+        this.idle = requestIdleCallback((deadline) => {
+            this.idle = 0;
+            do {
+                const rows = Math.min(Math.ceil(AT_ONCE / this.width), this.height - this.rows);
+                this.layers.draw(/** @type {CanvasRenderingContext2D} */ (this.context), 0, this.rows, this.width, rows);
+                this.rows += rows;
+            } while (this.rows < this.height && deadline.timeRemaining() > SPARE);
+            if (this.rows < this.height) {
+                this.#goOn();
+            } else {
+                this.layers.change();
+                countOn(/** @type {HTMLCanvasElement} */ (this.canvas), 'drawn');
+            }
+        }, { timeout: PATIENCE });
+    }
+}
