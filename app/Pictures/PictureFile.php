@@ -20,6 +20,11 @@ final class PictureFile
     /** Rows that are read at once of a deep picture. */
     private const BAND = 64;
 
+    /** zlib levels. Beyond 4 a painting of 9 megapixels takes three times as long (16 bits: 12 s for 4), and a tenth less room. */
+    private const PACKED = 4;
+
+    private const FASTEST = 1;
+
     /**
      * Decodes a file, or its first frame, upright and in sRGB.
      *
@@ -164,9 +169,7 @@ final class PictureFile
         }
         $image->setFormat($format === 'png' ? 'png32' : $format);
         $image->setImageFormat($format === 'png' ? 'png32' : $format);
-        if ($fast) {
-            $image->setOption('png:compression-level', '1');
-        }
+        $image->setOption('png:compression-level', (string) ($fast ? self::FASTEST : self::PACKED));
         // Dates would make the same picture a different file each time.
         $image->setOption('png:exclude-chunk', 'date,time,tEXt,bKGD');
         if ($dpi !== null) {
