@@ -5,9 +5,8 @@ PHP_FLAGS=(-d opcache.enable=1 -d opcache.enable_cli=1 -d opcache.jit_buffer_siz
 MAGICK_CONFIGURE_PATH=$(cd "$(dirname "${BASH_SOURCE[0]}")/../config/imagemagick" && pwd)
 export MAGICK_CONFIGURE_PATH
 
-# For one process that runs all of the engine, as a worker does: at the default limits of the tracing JIT the loops that
-# come last are compiled poorly, and cost up to four times as much. The web server keeps the defaults, since
-# with these limits a painting pen met a stall of about a second (docs/performance.md).
+# For processes that run all of the engine, as workers and pages do: at the default limits of the tracing JIT the loops that
+# come last are not compiled, and cost two to four times as much.
 ENGINE_FLAGS=("${PHP_FLAGS[@]}" -d opcache.jit_max_exit_counters=65536 -d opcache.jit_max_side_traces=16384 -d opcache.jit_max_root_traces=16384)
 
 # Arrays of pixels are large: in pages of 2 MB their memory is had in a quarter of the time, and loops

@@ -14,7 +14,7 @@ $flags = fn (string $name): array => array_values(array_filter(explode("\n", (st
 try {
     $configuration = new Configuration($address, $run, $folder, dirname(__DIR__), max(1, (int) $workers));
     $configuration->write();
-    $signal = (new Supervisor($configuration->commands($flags('PAGE_FLAGS'), $flags('ENGINE_FLAGS'), $flags('KEEP_MEMORY'))))->run();
+    $signal = (new Supervisor($configuration->commands($flags('ENGINE_FLAGS'), $flags('KEEP_MEMORY'))))->run();
 } catch (RuntimeException $e) {
     fwrite(STDERR, $e->getMessage().PHP_EOL);
     exit(1);

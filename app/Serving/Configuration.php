@@ -64,14 +64,13 @@ final readonly class Configuration
     }
 
     /**
-     * @param  list<string>  $php  how PHP is run by its server of pages
-     * @param  list<string>  $engine  how a process is run that does all of the engine
+     * @param  list<string>  $engine  how PHP is run where it does all of the engine: so it does for workers, and for pages that cut, save and trace
      * @param  list<string>  $memory  what is put before a command whose process keeps the memory that it has let go of
      * @return array<string, list<string>> commands, by name
      */
-    public function commands(array $php, array $engine, array $memory): array
+    public function commands(array $engine, array $memory): array
     {
-        $commands = ['pages' => [self::program('php-fpm8.2'), ...posix_geteuid() === 0 ? ['-R'] : [], '-F', ...$php, '-y', "{$this->folder}/php-fpm.conf"]];
+        $commands = ['pages' => [self::program('php-fpm8.2'), ...posix_geteuid() === 0 ? ['-R'] : [], '-F', ...$engine, '-y', "{$this->folder}/php-fpm.conf"]];
         foreach ($this->sockets() as $pool => $sockets) {
             foreach ($sockets as $i => $socket) {
                 $commands["{$pool} {$i}"] = [...$pool === 'look' ? $memory : [], self::program('php'), ...$engine, "{$this->root}/serving/worker.php", $socket, ...$pool === 'pen' ? ['warm'] : []];

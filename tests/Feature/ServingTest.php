@@ -270,11 +270,15 @@ final class ServingTest extends FeatureTestCase
         self::assertStringNotContainsString('{{', $nginx.file_get_contents("{$run}/php-fpm.conf"));
         self::assertSame(3, substr_count($nginx, "{$run}/pen-"));
         self::assertStringContainsString('server_name localhost 127.0.0.1 [::1];', $nginx);
-        $commands = $configuration->commands(['-d', 'a=b'], ['-d', 'c=d'], ['env', 'E=f']);
+        $commands = $configuration->commands(['-d', 'c=d'], ['env', 'E=f']);
         self::assertSame(['pages', 'pen 0', 'pen 1', 'pen 2', 'look 0', 'look 1', 'ask 0', 'ask 1', 'front'], array_keys($commands));
         self::assertSame(['env', 'E=f'], array_slice($commands['look 1'], 0, 2));
+        // All of them do work of the engine, whose loops need more room than PHP gives them of itself.
+        foreach (array_diff(array_keys($commands), ['front']) as $name) {
+            self::assertContains('c=d', $commands[$name]);
+        }
         foreach (['front' => '-t', 'pages' => '-t'] as $name => $test) {
-            $process = new \Symfony\Component\Process\Process([...array_diff($commands[$name], ['-F', '-d', 'a=b']), $test]);
+            $process = new \Symfony\Component\Process\Process([...array_diff($commands[$name], ['-F', '-d', 'c=d']), $test]);
             $process->run();
             self::assertSame(0, $process->getExitCode(), $process->getErrorOutput());
         }
