@@ -13,6 +13,12 @@ const SPARE = 4;
 /** ms after which some rows are drawn even while the page has nothing to spare: a drag over many layers needs this most. */
 const PATIENCE = 100;
 
+/** Not every browser tells when it is idle; one that does not does some rows with each frame. */
+const whenIdle = (/** @type {(deadline: { timeRemaining: () => number }) => void} */ act) => (typeof requestIdleCallback === 'function'
+    ? requestIdleCallback(act, { timeout: PATIENCE })
+    : requestAnimationFrame(() => act({ timeRemaining: () => 0 })));
+const callOff = (/** @type {number} */ handle) => (typeof requestIdleCallback === 'function' ? cancelIdleCallback(handle) : cancelAnimationFrame(handle));
+
 /**
  * All layers of a sheet as one canvas, drawn while the page has nothing else to do. With it a browser composites one picture where it
  * had to composite all of them at each frame: paint follows the pen with many layers as it does with one.
@@ -48,10 +54,7 @@ export class FlatPicture extends NonReactive {
         const was = this.isWhole;
         this.rows = 0;
         window.clearTimeout(this.timer);
-        if (this.idle) {
-            cancelIdleCallback(this.idle);
-            this.idle = 0;
-        }
+        callOff(this.idle);
         this.timer = window.setTimeout(() => this.#begin(), REST);
         if (was) {
             this.layers.change();
@@ -91,8 +94,7 @@ export class FlatPicture extends NonReactive {
     }
 
     #goOn() {
-        this.idle = requestIdleCallback((deadline) => {
-            this.idle = 0;
+        this.idle = whenIdle((deadline) => {
             do {
                 const rows = Math.min(Math.ceil(AT_ONCE / this.width), this.height - this.rows);
                 this.layers.draw(/** @type {CanvasRenderingContext2D} */ (this.context), 0, this.rows, this.width, rows);
@@ -104,6 +106,6 @@ export class FlatPicture extends NonReactive {
                 this.layers.change();
                 countOn(/** @type {HTMLCanvasElement} */ (this.canvas), 'drawn');
             }
-        }, { timeout: PATIENCE });
+        });
     }
 }

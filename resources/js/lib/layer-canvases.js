@@ -49,9 +49,11 @@ export class LayerCanvases extends NonReactive {
 
     /** @param {string} colour  of what lies under them all; none where that is clear */
     lieOn(colour) {
-        this.paper = colour;
-        this.surface.style.backgroundColor = colour;
-        this.whole.restart();
+        if (colour !== this.paper) {
+            this.paper = colour;
+            this.surface.style.backgroundColor = colour;
+            this.whole.restart();
+        }
     }
 
     /**
