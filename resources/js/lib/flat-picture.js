@@ -1,4 +1,3 @@
-import { countOn } from './canvas';
 import { NonReactive } from './non-reactive';
 
 /** px that are drawn at a time. */
@@ -35,8 +34,6 @@ export class FlatPicture extends NonReactive {
         this.layers = layers;
         this.width = width;
         this.height = height;
-        /** @type {HTMLCanvasElement|null} */
-        this.canvas = null;
         /** @type {CanvasRenderingContext2D|null} */
         this.context = null;
         /** Rows that are drawn. */
@@ -45,8 +42,12 @@ export class FlatPicture extends NonReactive {
         this.idle = 0;
     }
 
+    get canvas() {
+        return this.context?.canvas ?? null;
+    }
+
     get isWhole() {
-        return this.canvas !== null && this.rows >= this.height;
+        return this.context !== null && this.rows >= this.height;
     }
 
     /** What is seen of the layers is about to change: they are seen themselves, until that has come to rest. */
@@ -77,18 +78,18 @@ export class FlatPicture extends NonReactive {
 
     #begin() {
         if (!this.layers.isWorthIt()) {
-            this.canvas = this.context = null;
+            this.context = null;
 
             return;
         }
-        if (!this.canvas) {
-            this.canvas = document.createElement('canvas');
-            this.canvas.width = this.width;
-            this.canvas.height = this.height;
-            this.canvas.className = 'layer';
-            this.canvas.dataset.flat = '';
+        if (!this.context) {
+            const canvas = document.createElement('canvas');
+            canvas.width = this.width;
+            canvas.height = this.height;
+            canvas.className = 'layer';
+            canvas.dataset.flat = '';
             // Paper lies under all of it: a picture without alpha hides what is beneath, and costs less.
-            this.context = this.canvas.getContext('2d', { alpha: false });
+            this.context = canvas.getContext('2d', { alpha: false });
         }
         this.#goOn();
     }
@@ -104,7 +105,6 @@ export class FlatPicture extends NonReactive {
                 this.#goOn();
             } else {
                 this.layers.change();
-                countOn(/** @type {HTMLCanvasElement} */ (this.canvas), 'drawn');
             }
         });
     }
