@@ -5,6 +5,7 @@ declare(strict_types=1);
 // One worker behind the web server: php serving/worker.php SOCKET [warm]. See App\Serving\Worker, and bin/serve.
 
 use App\Painting\StrokeLaying;
+use App\Serving\Pause;
 use App\Serving\WarmUp;
 use App\Serving\Worker;
 use Illuminate\Contracts\Http\Kernel;
@@ -23,5 +24,9 @@ $worker = Worker::of($app);
 $worker->serve(
     $door,
     ($argv[2] ?? '') === 'warm' ? [...WarmUp::pieces($app->make(Kernel::class)), ...WarmUp::strokes()] : [],
-    fn (bool $isBusy): bool => $app->make(StrokeLaying::class)->some($isBusy),
+    fn (Pause $pause): bool => $app->make(StrokeLaying::class)->some(match ($pause) {
+        Pause::Idle => 0,
+        Pause::BetweenCalls => StrokeLaying::FEW,
+        Pause::BetweenPieces => StrokeLaying::MANY,
+    }),
 );

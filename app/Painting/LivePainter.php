@@ -33,7 +33,7 @@ final readonly class LivePainter
 
     public const KEYS = [...StrokeRequest::KEYS, 'samples', 'state'];
 
-    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes, private ProcessCache $memory)
+    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private PixelsUnderPen $under, private SheetStack $stacks, private LiveStrokes $strokes, private ProcessCache $memory)
     {
     }
 
@@ -61,9 +61,9 @@ final readonly class LivePainter
         $stroke = $hand->painted;
         $patches = new PixelPatches;
         $changed = $hand->feed($samples);
-        foreach ($this->tiles->parts($layer, $changed) as $place => $under) {
+        foreach ($this->under->parts($layer, $changed) as $place => $deep) {
             $beneath = $stroke->blendMode() === BlendMode::Normal ? null : TilePart::of($hand->under->beneath($place), $place, $changed[$place]);
-            $patches->add($changed[$place], self::shown($layer, Compositor::lay($under, $changed[$place], $stroke, $beneath, $layer->keeps_alpha)), $layer->id);
+            $patches->add($changed[$place], self::shown($layer, Compositor::lay($deep, $changed[$place], $stroke, $beneath, $layer->keeps_alpha)), $layer->id);
         }
 
         return ['patches' => $patches, 'state' => $this->strokes->putDown($hand), 'provisional' => [...$stroke->provisional(), ...$order->lent === null ? [] : ['pressure']]];

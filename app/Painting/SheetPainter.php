@@ -33,7 +33,7 @@ final readonly class SheetPainter
     /** Samples that are painted before a stroke is stored: it takes no longer than a piece. */
     private const FEW = 64;
 
-    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes, private History $history, private SheetView $view, private StrokeLaying $laying, private UnlaidStrokes $unlaid)
+    public function __construct(private BrushTextureLoader $tips, private TileStore $tiles, private SheetStack $stacks, private LiveStrokes $strokes, private History $history, private SheetView $view, private StrokeLaying $laying, private UnlaidStrokes $unlaid, private PixelsUnderPen $under)
     {
     }
 
@@ -133,8 +133,8 @@ final readonly class SheetPainter
     private function added(Layer $layer, PaintedStroke $painted, array $changed): PixelPatches
     {
         $patches = new PixelPatches;
-        foreach ($painted->blendMode() === BlendMode::Normal ? $this->tiles->parts($layer, $changed) : [] as $key => $under) {
-            $deep = Compositor::lay($under, $changed[$key], $painted, null, $layer->keeps_alpha);
+        foreach ($painted->blendMode() === BlendMode::Normal ? $this->under->parts($layer, $changed) : [] as $key => $deep) {
+            $deep = Compositor::lay($deep, $changed[$key], $painted, null, $layer->keeps_alpha);
             $patches->add($changed[$key], ($layer->recolour?->apply($deep) ?? $deep)->toBitmap(), $layer->id);
         }
 

@@ -42,10 +42,13 @@ final readonly class StrokeLaying
     /** Tiles whose laying can wait in the memory of a process, some 100 MB, and strokes. */
     private const MOST_TILES = 6000;
 
-    private const MOST_STROKES = 16;
+    private const MOST_STROKES = 32;
 
     /** Strokes that wait while somebody asks for something else; of more a little is laid between two answers, so that they never are too many. */
-    private const FEW = 4;
+    public const FEW = 4;
+
+    /** Strokes that wait while somebody waits for ink: from here on a little is laid after each piece, rather than a whole stroke after one. */
+    public const MANY = 24;
 
     /** µs between two looks whether another process is done, and how often it is looked before it is told that somebody waits, and at most. */
     private const LOOK = 20000;
@@ -80,16 +83,16 @@ final readonly class StrokeLaying
     /**
      * Lays a small part of what waits in this process. False where nothing does.
      *
-     * @param  bool  $isBusy  whether somebody asks this process for something else: then only what another process waits for, or where many wait
+     * @param  int  $few  strokes that may go on waiting, where no other process waits for the oldest of them
      */
-    public function some(bool $isBusy = false): bool
+    public function some(int $few = 0): bool
     {
         $waiting = $this->waiting();
         $stroke = $waiting[0] ?? null;
         if ($stroke === null) {
-            return ! $isBusy && $this->takesUp();
+            return $few === 0 && $this->takesUp();
         }
-        if ($isBusy && count($waiting) <= self::FEW && ! $this->unlaid->isWanted($stroke->stroke)) {
+        if (count($waiting) <= $few && ! $this->unlaid->isWanted($stroke->stroke)) {
             return false;
         }
         try {
@@ -195,8 +198,8 @@ final readonly class StrokeLaying
         return $this->memory->all(self::DRAWER, StrokeToLay::class);
     }
 
-    /** @return array<int, StrokeToLay> by their ids */
-    private function here(): array
+    /** @return array<int, StrokeToLay> what waits in this process, by the ids of strokes, the oldest first */
+    public function here(): array
     {
         $here = [];
         foreach ($this->waiting() as $stroke) {

@@ -92,11 +92,11 @@ final class Worker
      *
      * @param  resource  $door  as `listen` gave it
      * @param  list<Closure(): void>  $warmUps  done one by one while nobody asks for anything
-     * @param  (Closure(bool): bool)|null  $goOn  does a little of what was put off, though somebody may ask for something else; false where there is nothing
+     * @param  (Closure(Pause): bool)|null  $goOn  does a little of what was put off, as far as the pause allows; false where there is nothing to do
      */
     public function serve($door, array $warmUps = [], ?Closure $goOn = null): void
     {
-        $goOn ??= fn (bool $isBusy): bool => false;
+        $goOn ??= fn (Pause $pause): bool => false;
         pcntl_async_signals(true);
         pcntl_signal(SIGTERM, fn () => $this->isTold = true, false);
         pcntl_signal(SIGALRM, fn () => throw new DeadlinePassed($this->deadline));
@@ -110,13 +110,11 @@ final class Worker
                 $this->answer(...$call);
                 $answered++;
                 // Another process may wait for what was put off, however many pieces come.
-                if ($answered % self::OFTEN === 0 || ! $calls->hasPiece()) {
-                    $this->goesOn($goOn, true);
-                }
+                $this->goesOn($goOn, $calls->hasPiece() && $answered % self::OFTEN !== 0 ? Pause::BetweenPieces : Pause::BetweenCalls);
                 $wait = self::LULL;
             } elseif ($this->isTold) {
                 break;
-            } elseif ($this->goesOn($goOn)) {
+            } elseif ($this->goesOn($goOn, Pause::Idle)) {
                 $wait = 0.0;
             } elseif ($warmUps !== []) {
                 array_shift($warmUps)();
@@ -128,7 +126,7 @@ final class Worker
         while (($call = $calls->taken()) !== null) {
             $this->answer(...$call);
         }
-        while ($this->goesOn($goOn));
+        while ($this->goesOn($goOn, Pause::Idle));
         @unlink(Str::beforeLast((string) stream_socket_get_name($door, false), self::BEFORE));
     }
 
@@ -149,12 +147,12 @@ final class Worker
         return $call;
     }
 
-    /** @param  Closure(bool): bool  $goOn */
-    private function goesOn(Closure $goOn, bool $isBusy = false): bool
+    /** @param  Closure(Pause): bool  $goOn */
+    private function goesOn(Closure $goOn, Pause $pause): bool
     {
         $this->app->make(Library::class)->refresh();
 
-        return $goOn($isBusy);
+        return $goOn($pause);
     }
 
     /** Bytes of memory that it takes up, as the system counts them: PHP does not know what another allocator keeps. */

@@ -62,6 +62,31 @@ final class LibraryConnection extends SQLiteConnection
     }
 
     /**
+     * Reads several things as they stood at one moment, whatever others write meanwhile.
+     *
+     * @template T
+     *
+     * @param  Closure(): T  $read
+     * @return T
+     *
+     * @see https://www.sqlite.org/isolation.html
+     */
+    public static function reading(Closure $read): mixed
+    {
+        $connection = DB::connection();
+        if ($connection->transactionLevel() > 0) {
+            return $read();
+        }
+        $pdo = $connection->getPdo();
+        $pdo->beginTransaction();
+        try {
+            return $read();
+        } finally {
+            $pdo->rollBack();
+        }
+    }
+
+    /**
      * Where the disk is full SQLite has taken back all of the transaction by itself: a part of it that was to be taken back is gone too,
      * and saying so would hide what was wrong.
      *

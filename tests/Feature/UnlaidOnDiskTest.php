@@ -21,11 +21,11 @@ final class UnlaidOnDiskTest extends FeatureTestCase
         $this->pieces($sheet, $order, array_slice($samples, 0, -3));
         $this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$order, 'samples' => $samples, 'seen' => $this->state['state']['piece']])->assertOk();
         self::assertSame(ProcessName::own(), DB::table('unlaid_strokes')->value('process'));
-        self::assertFalse(app(StrokeLaying::class)->some(isBusy: true), 'nobody waits for it');
+        self::assertFalse(app(StrokeLaying::class)->some(StrokeLaying::FEW), 'nobody waits for it');
         $render = $this->command(['sheet', 'render', (string) $sheet->id, '--out', "{$this->folder}/sheet.png"]);
         $render->start();
         for ($parts = 0; $parts < 50 && DB::table('unlaid_strokes')->exists() && $render->isRunning();) {
-            $parts += app(StrokeLaying::class)->some(isBusy: true) ? 1 : 0;
+            $parts += app(StrokeLaying::class)->some(StrokeLaying::FEW) ? 1 : 0;
             usleep(1000);
         }
         self::assertSame(0, $render->wait(), $render->getErrorOutput());

@@ -244,7 +244,7 @@ final class UnlaidTest extends FeatureTestCase
             self::assertSame('The disk is full.', $e->getMessage());
         }
         self::assertSame([1, []], [self::left(), self::kept()['tiles']]);
-        self::assertFalse(app(StrokeLaying::class)->some(isBusy: true));
+        self::assertFalse(app(StrokeLaying::class)->some(StrokeLaying::FEW));
         self::assertTrue(app(StrokeLaying::class)->some(), 'what this process let go of is its own to lay');
         self::assertFalse(app(StrokeLaying::class)->some());
         $picture = $this->picture($sheet);
@@ -255,27 +255,98 @@ final class UnlaidTest extends FeatureTestCase
         self::assertSame($picture, $this->picture($sheet));
     }
 
+    /** @return array<string, int> what is shown, by place */
+    private function pixels(Sheet $sheet): array
+    {
+        return array_filter(array_reduce(self::patches($this->getJson("/sheets/{$sheet->id}/pixels"))['patches'], self::laid(...), []));
+    }
+
+    /** @return array<string, array{int, array<string, mixed>, Closure(): void, bool}> strokes that wait, how they are painted, what happens to them meanwhile, and whether the pen lays them */
+    public static function beneath(): array
+    {
+        $nothing = fn (): null => null;
+
+        return [
+            'one' => [1, [], $nothing, false],
+            'three' => [3, [], $nothing, false],
+            'one that was laid in part' => [2, [], fn () => app(StrokeLaying::class)->some(), false],
+            'one that erases' => [2, ['does' => ['base' => 'erases']], $nothing, false],
+            'more than are put over one another' => [5, [], $nothing, false],
+            'one that multiplies, and so does not wait' => [1, ['blendMode' => ['base' => 'multiply']], $nothing, false],
+            'one that was laid by another process' => [1, [], function (): void {
+                $worker = app(ProcessCache::class);
+                app()->instance(ProcessCache::class, new ProcessCache);
+                app(UnlaidStrokes::class)->settleOldest(-1);
+                app()->instance(ProcessCache::class, $worker);
+            }, false],
+            'one that this process has lost' => [1, [], fn () => app()->instance(ProcessCache::class, new ProcessCache(lasts: true)), true],
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>  $settings
+     * @param  Closure(): void  $meanwhile
+     */
+    #[DataProvider('beneath')]
+    public function test_a_pen_sees_what_waits_and_does_not_lay_it(int $count, array $settings, Closure $meanwhile, bool $lays): void
+    {
+        [$sheet, $order, $samples] = $this->begun([...self::BRUSH, ...$settings]);
+        $pen = ['brush' => $this->brush(['size' => ['base' => 40], 'opacity' => ['base' => 0.4]])->id, 'roll' => 3, 'realPressure' => true];
+        $across = array_map(fn (array $s): array => [$s[0], 300 - $s[1], $s[2] + 10, $s[3]], $samples);
+        [$before, $after] = [[], []];
+        foreach ([false, true] as $isWorker) {
+            $digit = $isWorker ? 'a' : 'b';
+            if ($isWorker) {
+                $this->atAWorker();
+            }
+            $this->live($sheet, ['stroke' => "{$digit}fffffff-d9cb-469f-a165-708677289500", 'brush' => $this->brush(self::BRUSH)->id, 'roll' => 1, 'realPressure' => true], $across);
+            app(UnlaidStrokes::class)->settleSheet($sheet);
+            for ($i = 0; $i < $count; $i++) {
+                $this->live($sheet, [...$order, 'stroke' => "{$digit}aaaaaaa-d9cb-469f-a165-70867728951{$i}"], array_map(fn (array $s): array => [$s[0], $s[1] + 5 * $i, $s[2], $s[3]], $samples));
+            }
+            $stroke = [...$pen, 'stroke' => "{$digit}eeeeeee-d9cb-469f-a165-708677289505", 'samples' => $across];
+            if (! $isWorker) {
+                $before = $this->pixels($sheet);
+                $this->postJson("/sheets/{$sheet->id}/pen/strokes", $stroke)->assertOk();
+                $after = $this->pixels($sheet);
+                for ($i = 0; $i < $count + 2; $i++) {
+                    $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
+                }
+                self::assertSame([], self::kept()['tiles']);
+            } else {
+                $meanwhile();
+                $kept = self::kept();
+                $pieces = array_merge(...$this->pieces($sheet, $stroke, array_slice($across, 0, -3)));
+                $end = self::patches($this->postJson("/sheets/{$sheet->id}/pen/strokes", [...$stroke, 'seen' => $this->state['state']['piece']])->assertOk())['patches'];
+                self::assertSame($lays, $kept !== self::kept());
+                $live = array_filter(array_reduce([...$pieces, ...$end], self::laid(...), $before));
+                self::assertSame([0, 0], [count(array_diff_assoc($live, $after)), count(array_diff_assoc($after, $live))]);
+                self::assertGreaterThan(5000, count(array_diff_assoc($after, $before)));
+            }
+        }
+    }
+
     public function test_many_strokes_wait_for_one_another_and_are_laid_in_their_order(): void
     {
         [, $order, $samples] = $this->begun(['size' => ['base' => 20]]);
         $sheet = Sheet::blank('Wide', 20 * 128, 300);
         $this->atAWorker();
         $most = 0;
-        for ($i = 0; $i < 20; $i++) {
-            $inks = ['main' => sprintf('#%02x40%02x', 12 * $i, 240 - 12 * $i), 'second' => '#000000'];
-            $this->live($sheet, [...$order, 'inks' => $inks, 'stroke' => sprintf('0f8fad5b-d9cb-469f-a165-7086772895%02d', $i)], array_map(fn (array $s): array => [$s[0], 128 * $i + 20 + $s[1] / 5, $s[2], $s[3]], $samples));
+        for ($i = 0; $i < 36; $i++) {
+            $inks = ['main' => sprintf('#%02x40%02x', 7 * $i, 250 - 7 * $i), 'second' => '#000000'];
+            $this->live($sheet, [...$order, 'inks' => $inks, 'stroke' => sprintf('0f8fad5b-d9cb-469f-a165-7086772895%02d', $i)], array_map(fn (array $s): array => [$s[0], 128 * ($i % 20) + 20 + $s[1] / 5, $s[2], $s[3]], $samples));
             $most = max($most, self::left());
         }
-        self::assertSame(16, $most, 'so many and no more');
+        self::assertSame(32, $most, 'so many and no more');
         // Between two answers a little is laid until few wait.
-        while (app(StrokeLaying::class)->some(isBusy: true));
+        while (app(StrokeLaying::class)->some(StrokeLaying::FEW));
         self::assertSame(4, self::left());
         $picture = $this->picture($sheet);
-        for ($i = 0; $i < 20; $i++) {
+        for ($i = 0; $i < 36; $i++) {
             $this->postJson("/sheets/{$sheet->id}/undo")->assertOk();
         }
         self::assertSame([], self::kept()['tiles']);
-        for ($i = 0; $i < 20; $i++) {
+        for ($i = 0; $i < 36; $i++) {
             $this->postJson("/sheets/{$sheet->id}/redo")->assertOk();
         }
         self::assertSame($picture, $this->picture($sheet));
