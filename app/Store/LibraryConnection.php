@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use Closure;
+use Illuminate\Database\Connection;
 use Illuminate\Database\SQLiteConnection;
 use Illuminate\Support\Facades\DB;
 use PDO;
@@ -77,12 +78,20 @@ final class LibraryConnection extends SQLiteConnection
         if ($connection->transactionLevel() > 0) {
             return $read();
         }
-        $pdo = $connection->getPdo();
-        $pdo->beginTransaction();
+        self::endWhatIsLeft($connection);
+        $connection->getPdo()->beginTransaction();
         try {
             return $read();
         } finally {
-            $pdo->rollBack();
+            self::endWhatIsLeft($connection);
+        }
+    }
+
+    /** Ends a transaction that is there without Laravel knowing of it: one that only read, or one whose commit the disk refused. */
+    private static function endWhatIsLeft(Connection $connection): void
+    {
+        if ($connection->getPdo()->inTransaction() && $connection instanceof self) {
+            $connection->performRollBack(0);
         }
     }
 
@@ -112,11 +121,8 @@ final class LibraryConnection extends SQLiteConnection
 
     protected function executeBeginTransactionStatement(): void
     {
+        self::endWhatIsLeft($this);
         $pdo = $this->getPdo();
-        if ($pdo->inTransaction()) {
-            // A transaction whose commit the disk refused is still there.
-            $this->performRollBack(0);
-        }
         // PDO commits and rolls back only what it has begun itself, and it begins without that right. (From
         // PHP 8.4 on it asks SQLite, and the framework could do this.)
         $pdo->beginTransaction();

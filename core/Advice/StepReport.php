@@ -29,7 +29,7 @@ final readonly class StepReport
     /** Ink below this part of the strongest does not count as printed. */
     private const FAINT = 0.04;
 
-    /** Waver below which a line looks solid: 2 %, and what places on a grid of 1/8 px add to a width of 48 px. */
+    /** Waver below which a line looks solid: 2 %, and what the grid of places adds to a width of 48 px. */
     public const SOLID = 0.02 + 0.16 / self::MEASURED_AT;
 
     /** Parts of the size by which a spacing is lowered that was reckoned solid and is not, and how often. */

@@ -9,7 +9,7 @@ use Yarrowfog\Core\Raster\Rect;
 /**
  * Where on the sheet a posed stencil falls, and the way back from sheet to stencil.
  *
- * The centre is rounded to 1/8 px. Places are counted from the whole pixel under it, so
+ * The centre is rounded to 1/64 px. Places are counted from the whole pixel under it, so
  * that the same dab prints the same values anywhere. For a pixel (x, y) counted so, the
  * place in the stencil is u = u0 + x·ux + y·uy (and v likewise), in 1/65536 px with pixel
  * centres at whole numbers; the upper left of the four values to mix is (u >> 16, v >> 16).
@@ -19,7 +19,7 @@ final readonly class DabFootprint
     public const ONE = 65536;
 
     /** Parts of a px to which a place is rounded. */
-    public const PHASES = 8;
+    public const PHASES = 64;
 
     /** The whole pixel under the centre of the dab. */
     public int $originX;
@@ -47,21 +47,21 @@ final readonly class DabFootprint
 
     public float $vy;
 
-    /** The whole pixel under a place, once that is rounded to 1/8 px. */
+    /** The whole pixel under a place, once that is rounded so. */
     public static function pixel(float $place): int
     {
-        return (int) round($place * self::PHASES) >> 3;
+        return (int) round($place * self::PHASES) >> 6;
     }
 
     public function __construct(Stencil $stencil, Pose $pose, float $x, float $y)
     {
-        $eighthsX = (int) round($x * self::PHASES);
-        $eighthsY = (int) round($y * self::PHASES);
-        $this->originX = $eighthsX >> 3;
-        $this->originY = $eighthsY >> 3;
+        $partsX = (int) round($x * self::PHASES);
+        $partsY = (int) round($y * self::PHASES);
+        $this->originX = $partsX >> 6;
+        $this->originY = $partsY >> 6;
         // Pixel centres lie at +0.5 on the sheet and at whole numbers in the stencil.
-        $x = ($eighthsX & 7) / self::PHASES - 0.5;
-        $y = ($eighthsY & 7) / self::PHASES - 0.5;
+        $x = ($partsX & 63) / self::PHASES - 0.5;
+        $y = ($partsY & 63) / self::PHASES - 0.5;
         $left = $top = INF;
         $right = $bottom = -INF;
         $xs = $ys = [];

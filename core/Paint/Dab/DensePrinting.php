@@ -40,7 +40,7 @@ final class DensePrinting implements PrintingWay
         foreach ($buffer->parts($x, $y, $x + $area->width, $y + $area->height) as [$key, $tileX, $tileY, $part]) {
             $lane = ($y - $tileY) % $lanes;
             $lane = $lane < 0 ? $lane + $lanes : $lane;
-            $prints[$lane] ??= $this->keptDense($dab, $lane, fn (): DensePrint => $prints[0]->inLane($lane));
+            $prints[$lane] ??= $this->keptDense($dab, $lane, $strength, fn (): DensePrint => $prints[0]->inLane($lane));
             $print = $prints[$lane];
             // The row of words of the tile on which the print's first one falls; it may lie above the tile.
             $shift = intdiv($y - $lane - $tileY, $lanes);
@@ -52,7 +52,7 @@ final class DensePrinting implements PrintingWay
 
     private function densePrint(Dab $dab, int $strength): DensePrint
     {
-        return $this->keptDense($dab, 0, function () use ($dab, $strength): DensePrint {
+        return $this->keptDense($dab, 0, $strength, function () use ($dab, $strength): DensePrint {
             [$stencil, $box] = $this->shapes->pose($dab);
 
             return DensePrint::of($stencil, $box, $strength);
@@ -60,13 +60,13 @@ final class DensePrinting implements PrintingWay
     }
 
     /** @param  Closure(): DensePrint  $make */
-    private function keptDense(Dab $dab, int $lane, Closure $make): DensePrint
+    private function keptDense(Dab $dab, int $lane, int $strength, Closure $make): DensePrint
     {
         $name = DabShapes::phase($dab) * Density::LANES + $lane;
         if (isset($this->kept[$name])) {
             return $this->kept[$name];
         }
-        $print = $make();
+        $print = $this->shapes->once($dab, DensePrint::class, "dense {$strength} {$lane}", $make, fn (DensePrint $print): int => $print->size());
         if ($this->filled + $print->size() <= self::ROOM) {
             $this->kept[$name] = $print;
             $this->filled += $print->size();

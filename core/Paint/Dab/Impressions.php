@@ -29,8 +29,11 @@ final class Impressions
         if (isset($this->kept[$key])) {
             return $this->kept[$key]->drift($dab->drift);
         }
-        [$stencil, $box] = $this->shapes->pose($dab);
-        $impression = Impression::of($stencil, $box, $seen === null || $this->shapes->repeat ? null : $seen->move(-$box->originX, -$box->originY));
+        $impression = $this->shapes->once($dab, Impression::class, 'impression', function () use ($dab, $seen): Impression {
+            [$stencil, $box] = $this->shapes->pose($dab);
+
+            return Impression::of($stencil, $box, $seen === null || $this->shapes->repeat ? null : $seen->move(-$box->originX, -$box->originY));
+        }, fn (Impression $impression): int => $impression->size());
         if ($this->shapes->repeat && $this->filled + $impression->size() <= self::ROOM) {
             $this->kept[$key] = $impression;
             $this->filled += $impression->size();

@@ -15,7 +15,7 @@ namespace Yarrowfog\Core\Paint\Dab;
  */
 final readonly class Stencil
 {
-    public const BORDER = 5;
+    public const BORDER = 7;
 
     /** The largest value: 15 bits. */
     public const FULL = 32767;

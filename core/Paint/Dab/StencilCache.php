@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Paint\Dab;
 
+use Closure;
 use Yarrowfog\Core\Paint\Mip\MipChain;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Raster\Resampler;
-
-use function is_int;
+use Yarrowfog\Core\Raster\WindowMeans;
 
 /**
  * Cuts stencils from the image pyramid and keeps them.
@@ -17,8 +17,8 @@ use function is_int;
  * size, rounded to a part of an octave; a larger print samples the tip itself. (Bilinear sampling straight from a level
  * gains or loses up to 12 % of a line that lies along the pixels.)
  *
- * A small print has a finer stencil than itself: three px for each of its own, each gathering from a whole px of
- * the print. What turns and shifts it then mixes neighbours that are closer than its pixels, and stays sharp.
+ * A small print has a finer stencil than itself: three px for each of its own, or five where it is smaller still, each gathering
+ * from a whole px of the print. What turns and shifts it then mixes neighbours that are closer than its pixels, and stays sharp.
  *
  * A large print that is smooth all over is cut at half the size, or less, and sampled from
  * that: what a dab reads then stays in the processor's cache, which a whole one would not.
@@ -31,11 +31,11 @@ final class StencilCache
 {
     private const STEPS_PER_OCTAVE = 12;
 
-    /** px of the longer side up to which a print has a finer stencil. */
-    private const SMALL = 64.0;
+    /** px of the longer side up to which a print has a finer stencil, and stencil px for one px of such a print: odd, so that one lies in the middle. */
+    private const FINER = [[32.0, 5], [64.0, 3]];
 
-    /** Stencil px for one px of such a print. */
-    private const FINE = 3.0;
+    /** px of a level that are enough for one px of a finer stencil: its px gather from several anyway, and the level below has four times as many. */
+    private const COARSEST = 0.8;
 
     /** px of a stencil from which one of half the size is tried. */
     private const WORTH_HALVING = 65536;
@@ -43,7 +43,7 @@ final class StencilCache
     /** Ints kept before the rack is emptied. */
     private const ROOM = 3000000;
 
-    /** @var array<int|string, array{Stencil, float, float}> with the px it has across and down, by sizes */
+    /** @var array<int|string, SizedStencil> by sizes */
     private array $kept = [];
 
     private int $filled = 0;
@@ -72,37 +72,43 @@ final class StencilCache
 
     public function stencil(float $printWidth, float $printHeight): Stencil
     {
-        $isFine = $this->isFine($printWidth, $printHeight);
-        $key = $this->exact ? "{$printWidth} {$printHeight}" : self::steps($printWidth) << 32 | self::steps($printHeight) << 1 | ($isFine ? 1 : 0);
+        $fineness = $this->fineness($printWidth, $printHeight);
+        $key = $this->exact ? "{$printWidth} {$printHeight}" : self::steps($printWidth) << 32 | self::steps($printHeight) << 3 | $fineness;
         // Only what no palette has inked may serve other strokes too.
-        $isShared = $isFine && $this->palette === null;
-        $kept = $this->kept[$key] ?? ($isShared ? StencilPool::find($this->levels, $key) : null);
+        $isShared = $fineness > 1 && $this->palette === null;
+        $kept = $this->kept[$key] ?? ($isShared ? FramePool::find($this->levels, SizedStencil::class, $key) : null);
         if ($kept === null) {
             [$w, $h] = $this->levels->size(0);
             $width = min((float) $w, $this->exact ? $printWidth : self::roundSize($printWidth));
             $height = min((float) $h, $this->exact ? $printHeight : self::roundSize($printHeight));
-            $stencil = $this->cut($width, $height, $isFine);
+            $stencil = $this->cut($width, $height, $fineness);
             $size = $stencil->width * $stencil->height * ($stencil->colours === null ? 1 : 2);
             if ($this->filled + $size > self::ROOM) {
                 $this->kept = [];
                 $this->filled = 0;
             }
-            $this->kept[$key] = $kept = [$stencil, $stencil->pxPerX * $width, $stencil->pxPerY * $height];
+            $this->kept[$key] = $kept = new SizedStencil($stencil, $stencil->pxPerX * $width, $stencil->pxPerY * $height);
             $this->filled += $size;
             if ($isShared) {
-                StencilPool::keep($this->levels, $key, $kept);
+                FramePool::keep($this->levels, $key, $kept, $size);
             }
         }
-        [$stencil, $pxAcross, $pxDown] = $kept;
+        $stencil = $kept->stencil;
 
         // Rounding the size is undone by the sampling step.
-        return new Stencil($stencil->width, $stencil->height, $pxAcross / $printWidth, $pxDown / $printHeight, $stencil->fours, $stencil->colours, $stencil->outline);
+        return new Stencil($stencil->width, $stencil->height, $kept->pxAcross / $printWidth, $kept->pxDown / $printHeight, $stencil->fours, $stencil->colours, $stencil->outline);
     }
 
-    /** Whether a print of so many px has a finer stencil. */
-    private function isFine(float $width, float $height): bool
+    /** Stencil px for one px of a print of so many px. */
+    private function fineness(float $width, float $height): int
     {
-        return $this->mayDiffer && $width <= self::SMALL && $height <= self::SMALL;
+        foreach ($this->mayDiffer ? self::FINER : [] as [$most, $fineness]) {
+            if ($width <= $most && $height <= $most) {
+                return $fineness;
+            }
+        }
+
+        return 1;
     }
 
     /** A size in twelfths of an octave; none is below 1/256 px. */
@@ -116,14 +122,12 @@ final class StencilCache
         return 2 ** (self::steps($px) / self::STEPS_PER_OCTAVE - 8);
     }
 
-    private function cut(float $width, float $height, bool $isFine): Stencil
+    private function cut(float $width, float $height, int $fineness): Stencil
     {
-        [$density, $ink, $colours] = $isFine ? $this->fine($width, $height) : $this->halve($width, $height);
+        [$density, $ink, $colours] = $fineness > 1 ? $this->fine($width, $height, $fineness) : $this->halve($width, $height);
         [$w, $h] = self::size($width * $density, $height * $density);
-        if ($isFine) {
-            $w += 2;
-            $h += 2;
-        }
+        $w += $fineness - 1;
+        $h += $fineness - 1;
         $fours = Stencil::fours($ink, $w, $h);
         $border = 2 * Stencil::BORDER;
 
@@ -144,67 +148,22 @@ final class StencilCache
     }
 
     /**
-     * Finer than the print, with one px more on each side, into which the outermost ink spreads.
+     * Finer than the print, each px gathering what one px of the print does, with room on each side for what the outermost ink spreads
+     * into. To gather less would be sharper still, but only so a thin line along the pixels keeps its weight wherever it falls.
      *
+     * @param  int  $fineness  odd
      * @return Cut
      */
-    private function fine(float $width, float $height): array
+    private function fine(float $width, float $height, int $fineness): array
     {
-        [$w, $h] = self::size($width * self::FINE, $height * self::FINE);
-        [$ink, $channels] = $this->planes($width * self::FINE, $height * self::FINE);
-        if ($channels !== null) {
-            [$red, $green, $blue] = $channels;
-            $channels = Stencil::colours([self::gather($red, $w, $h), self::gather($green, $w, $h), self::gather($blue, $w, $h)], $w + 2, $h + 2);
-        }
+        $width *= $fineness;
+        $height *= $fineness;
+        [$w, $h] = self::size($width, $height);
+        $w += $fineness - 1;
+        $h += $fineness - 1;
+        [$ink, $channels] = $this->planes(self::COARSEST * $width, self::COARSEST * $height, fn (Plane $plane): array => WindowMeans::of($plane, $width, $height, $w, $h, (float) $fineness)->values);
 
-        return [self::FINE, self::gather($ink, $w, $h), $channels];
-    }
-
-    /**
-     * The mean of each px and its neighbours: what one px of the print gathers. Less would be sharper still, but only with all three
-     * a thin line along the pixels keeps its weight wherever it falls.
-     *
-     * @param  array<int, int>  $in  width · height
-     * @return array<int, int> with one px more on each side
-     */
-    private static function gather(array $in, int $width, int $height): array
-    {
-        $third = 21845;
-        $wide = $width + 2;
-        $rows = array_fill(0, $wide * ($height + 4), 0);
-        $i = 0;
-        $j = 2 * $wide;
-        for ($y = 0; $y < $height; $y++) {
-            $a = 0;
-            $b = 0;
-            for ($x = 0; $x < $width; $x++) {
-                $c = $in[$i];
-                if (! is_int($c)) {
-                    return $in;
-                }
-                $rows[$j] = ($a + $b + $c) * $third + 32768 >> 16;
-                $a = $b;
-                $b = $c;
-                $i++;
-                $j++;
-            }
-            $rows[$j] = ($a + $b) * $third + 32768 >> 16;
-            $rows[$j + 1] = $b * $third + 32768 >> 16;
-            $j += 2;
-        }
-        $count = $wide * ($height + 2);
-        $out = array_fill(0, $count, 0);
-        for ($j = 0; $j < $count; $j++) {
-            $a = $rows[$j];
-            $b = $rows[$j + $wide];
-            $c = $rows[$j + 2 * $wide];
-            if (! is_int($a) || ! is_int($b) || ! is_int($c)) {
-                return $out;
-            }
-            $out[$j] = ($a + $b + $c) * $third + 32768 >> 16;
-        }
-
-        return $out;
+        return [(float) $fineness, $ink, $channels === null ? null : Stencil::colours($channels, $w, $h)];
     }
 
     /**
@@ -235,19 +194,22 @@ final class StencilCache
     /** @return array{array<int, int>, array<int, int>|null} ink, and colours where the tip has some */
     private function scale(float $width, float $height): array
     {
-        [$ink, $channels] = $this->planes($width, $height);
+        [$w, $h] = self::size($width, $height);
+        [$ink, $channels] = $this->planes($width, $height, fn (Plane $plane): array => $w === $plane->width && $h === $plane->height && abs($w - $width) < 1e-6 && abs($h - $height) < 1e-6
+            ? $plane->values
+            : Resampler::aboutCentre($plane, $width, $height, $w, $h)->values);
 
-        return [$ink, $channels === null ? null : Stencil::colours($channels, ...self::size($width, $height))];
+        return [$ink, $channels === null ? null : Stencil::colours($channels, $w, $h)];
     }
 
     /**
-     * The ink, and the colours times the ink where the tip has some, area-scaled.
+     * The ink, and the colours times the ink where the tip has some, from the level just above this size.
      *
+     * @param  Closure(Plane): array<int, int>  $scaled
      * @return array{array<int, int>, array{array<int, int>, array<int, int>, array<int, int>}|null}
      */
-    private function planes(float $width, float $height): array
+    private function planes(float $width, float $height, Closure $scaled): array
     {
-        [$w, $h] = self::size($width, $height);
         $level = 0;
         while ($level + 1 < $this->levels->count()) {
             [$lw, $lh] = $this->levels->size($level + 1);
@@ -257,9 +219,6 @@ final class StencilCache
             $level++;
         }
         $frame = $this->levels->frame($level);
-        $scaled = fn (Plane $plane): array => $w === $plane->width && $h === $plane->height && abs($w - $width) < 1e-6 && abs($h - $height) < 1e-6
-            ? $plane->values
-            : Resampler::aboutCentre($plane, $width, $height, $w, $h)->values;
         $ink = $scaled($frame->ink);
         if ($frame->colours === null) {
             return [$ink, null];

@@ -37,19 +37,19 @@ final class OutlineTest extends TestCase
 
     public function test_fours_hold_each_value_with_its_neighbours(): void
     {
-        // 2 · 2 values in a border of five: 12 · 12.
+        // 2 · 2 values in a border of seven: 16 · 16.
         $fours = Stencil::fours([2, 4, 6, 8], 2, 2);
-        self::assertCount(144, $fours);
+        self::assertCount(256, $fours);
         $there = [
-            4 * 12 + 4 => 1 << 48,
-            4 * 12 + 5 => 1 << 32 | 2 << 48,
-            4 * 12 + 6 => 2 << 32,
-            5 * 12 + 4 => 1 << 16 | 3 << 48,
-            5 * 12 + 5 => 1 | 2 << 16 | 3 << 32 | 4 << 48,
-            5 * 12 + 6 => 2 | 4 << 32,
-            6 * 12 + 4 => 3 << 16,
-            6 * 12 + 5 => 3 | 4 << 16,
-            6 * 12 + 6 => 4,
+            6 * 16 + 6 => 1 << 48,
+            6 * 16 + 7 => 1 << 32 | 2 << 48,
+            6 * 16 + 8 => 2 << 32,
+            7 * 16 + 6 => 1 << 16 | 3 << 48,
+            7 * 16 + 7 => 1 | 2 << 16 | 3 << 32 | 4 << 48,
+            7 * 16 + 8 => 2 | 4 << 32,
+            8 * 16 + 6 => 3 << 16,
+            8 * 16 + 7 => 3 | 4 << 16,
+            8 * 16 + 8 => 4,
         ];
         foreach ($fours as $i => $four) {
             self::assertSame($there[$i] ?? 0, $four, "place {$i}");

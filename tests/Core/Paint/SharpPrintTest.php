@@ -7,7 +7,9 @@ namespace Tests\Core\Paint;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
+use Yarrowfog\Core\Paint\Dab\DabFootprint;
 use Yarrowfog\Core\Paint\Dab\DabPrinter;
+use Yarrowfog\Core\Paint\Dab\DabShapes;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Raster\Plane;
 use Yarrowfog\Core\Stroke\BrushSettings;
@@ -57,57 +59,83 @@ final class SharpPrintTest extends TestCase
 
             return intdiv(65535 * $hits, 16);
         });
-        $all = [];
-        foreach ([[16.0, 33.0, 0.3, 0.8], [24.0, 71.0, 0.6, 0.1], [45.0, 0.0, 0.45, 0.7], [45.0, 45.0, 0.9, 0.2], [64.0, 135.5, 0.15, 0.55]] as [$size, $angle, $dx, $dy]) {
-            $apart = self::apart($plane, new Dab(0, 0, 100 + $dx, 100 + $dy, new Shape($size, $angle, 1.0), 1, 1, 0));
-            self::assertLessThanOrEqual(40, max($apart), "{$size} px at {$angle}°");
-            $all[] = array_sum($apart) / count($apart);
+        $tip = new HalvedMipChain(new Frame($plane));
+        foreach ([16.0, 24.0, 32.0, 45.0] as $size) {
+            $means = ['kept' => 0.0, 'turned each time' => 0.0];
+            for ($i = 0; $i < 4; $i++) {
+                // Evenly over a quarter turn, a quarter further each time.
+                $shape = new Shape($size, fmod(112.5 * $i, 360) - 168.75, 1.0);
+                $dab = new Dab(0, 0, 100 + fmod(0.3 + 0.618 * $i, 1), 100 + fmod(0.8 + 0.414 * $i, 1), $shape, 1, 1, 0);
+                $true = self::sampled($plane, $dab);
+                foreach (['kept' => [], 'turned each time' => ['spread' => 1e-9]] as $way => $spread) {
+                    $apart = self::apart($true, $tip, BrushSettings::read(['settings' => ['size' => ['base' => $size], 'angle' => ['base' => $shape->angle, ...$spread]]]), $dab);
+                    self::assertLessThanOrEqual(40, max($apart), "{$size} px at {$shape->angle}°, {$way}");
+                    $means[$way] += array_sum($apart) / count($apart) / 4;
+                }
+            }
+            self::assertLessThanOrEqual(6, max($means), "the mean of {$size} px");
         }
-        self::assertLessThanOrEqual(8, array_sum($all) / count($all));
     }
 
-    /** @return non-empty-list<float> levels of 255 by which each pixel with ink is off */
-    private static function apart(Plane $tip, Dab $dab): array
+    /**
+     * @param  array<string, float>  $true  as `sampled` gave it
+     * @return non-empty-list<float> levels of 255 by which each pixel with ink is off
+     */
+    private static function apart(array $true, HalvedMipChain $levels, BrushSettings $brush, Dab $dab): array
     {
-        $printer = new DabPrinter(new HalvedMipChain(new Frame($tip)), BrushSettings::read(['settings' => ['size' => ['base' => $dab->shape->size]]]));
-        $print = $printer->impression($dab);
-        $left = (int) floor($dab->x + 1 / 16) + $print->area->x;
-        $top = (int) floor($dab->y + 1 / 16) + $print->area->y;
-        $out = [0.0];
+        $placed = (new DabShapes($levels, $brush))->place($dab);
+        $print = (new DabPrinter($levels, $brush))->impression($placed);
+        $left = DabFootprint::pixel($placed->x) + $print->area->x;
+        $top = DabFootprint::pixel($placed->y) + $print->area->y;
+        $inks = [];
         foreach ($print->ink as $i => $ink) {
-            $true = self::sampled($tip, $dab, $left + $i % $print->area->width, $top + intdiv($i, $print->area->width));
-            if ($true > 257 || $ink > 257) {
-                $out[] = abs($true - $ink) / 257;
+            $inks[($left + $i % $print->area->width).' '.($top + intdiv($i, $print->area->width))] = $ink;
+        }
+        $out = [0.0];
+        foreach ($inks + $true as $place => $unused) {
+            $is = $inks[$place] ?? 0;
+            $should = $true[$place] ?? 0.0;
+            if ($should > 257 || $is > 257) {
+                $out[] = abs($should - $is) / 257;
             }
         }
 
         return $out;
     }
 
-    /** The mean over a pixel of the sheet of what the tip has there, bilinearly. */
-    private static function sampled(Plane $tip, Dab $dab, int $x, int $y): float
+    /** @return array<string, float> by place, the mean over a pixel of the sheet of what the tip has there, bilinearly */
+    private static function sampled(Plane $tip, Dab $dab): array
     {
         $cos = cos(deg2rad($dab->shape->angle)) * self::SIDE / $dab->shape->size;
         $sin = sin(deg2rad($dab->shape->angle)) * self::SIDE / $dab->shape->size;
         $values = $tip->values;
         $side = self::SIDE;
-        $sum = 0.0;
-        for ($k = 0; $k < self::FINE * self::FINE; $k++) {
-            $px = $x + ($k % self::FINE + 0.5) / self::FINE - $dab->x;
-            $py = $y + (intdiv($k, self::FINE) + 0.5) / self::FINE - $dab->y;
-            $u = $cos * $px + $sin * $py + self::SIDE / 2 - 0.5;
-            $v = $cos * $py - $sin * $px + self::SIDE / 2 - 0.5;
-            $column = (int) floor($u);
-            $row = (int) floor($v);
-            if ($column < 0 || $row < 0 || $column >= $side - 1 || $row >= $side - 1) {
-                continue;
+        $reach = (int) ceil($dab->shape->size * M_SQRT1_2) + 2;
+        $true = [];
+        for ($y = 100 - $reach; $y < 100 + $reach; $y++) {
+            for ($x = 100 - $reach; $x < 100 + $reach; $x++) {
+                $sum = 0.0;
+                for ($k = 0; $k < self::FINE * self::FINE; $k++) {
+                    $px = $x + ($k % self::FINE + 0.5) / self::FINE - $dab->x;
+                    $py = $y + (intdiv($k, self::FINE) + 0.5) / self::FINE - $dab->y;
+                    $u = $cos * $px + $sin * $py + self::SIDE / 2 - 0.5;
+                    $v = $cos * $py - $sin * $px + self::SIDE / 2 - 0.5;
+                    $column = (int) floor($u);
+                    $row = (int) floor($v);
+                    if ($column < 0 || $row < 0 || $column >= $side - 1 || $row >= $side - 1) {
+                        continue;
+                    }
+                    $u -= $column;
+                    $v -= $row;
+                    $i = $row * $side + $column;
+                    $sum += ($values[$i] * (1 - $u) + $values[$i + 1] * $u) * (1 - $v) + ($values[$i + $side] * (1 - $u) + $values[$i + $side + 1] * $u) * $v;
+                }
+                if ($sum > 0) {
+                    $true["{$x} {$y}"] = $sum / (self::FINE * self::FINE);
+                }
             }
-            $u -= $column;
-            $v -= $row;
-            $i = $row * $side + $column;
-            $sum += ($values[$i] * (1 - $u) + $values[$i + 1] * $u) * (1 - $v) + ($values[$i + $side] * (1 - $u) + $values[$i + $side + 1] * $u) * $v;
         }
 
-        return $sum / (self::FINE * self::FINE);
+        return $true;
     }
 }

@@ -7,6 +7,7 @@ namespace Tests\Core\Paint;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
+use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Paint\Composite\Compositor;
 use Yarrowfog\Core\Paint\Dab\DabPrinter;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
@@ -69,12 +70,52 @@ final class StrokePainterTest extends TestCase
 
     public function test_kept_impressions_print_what_turning_each_dab_prints(): void
     {
+        $tip = Pictures::roundTip();
+        // A spread that is too small to move anything forces the other way of printing.
+        foreach ([[32, 16], [100, 8], [300, 4]] as [$size, $grid]) {
+            $dabs = array_map(fn (int $i): Dab => new Dab($i, 0, 200 + 7 * $i / $grid, 200 + 11 * $i / $grid, new Shape($size, 20, 1), 1, 1, 0), range(0, 20));
+            $strokes = [];
+            foreach ([[], ['spread' => 1e-9]] as $spread) {
+                $printer = new DabPrinter($tip, BrushSettings::read(['settings' => ['size' => ['base' => $size], 'angle' => ['base' => 20, ...$spread], 'flow' => ['base' => 0.3]]]));
+                $printer->paint($dabs, $strokes[] = $printer->buffer(new Rect(0, 0, 512, 512), 0));
+            }
+            self::assertLessThan(65535 / 255 / 2, self::mostApart(...$strokes), "{$size} px");
+            // Off the grid they are put on the nearest place of it, where they would be turned one by one.
+            $off = new Dab(0, 0, 200 + 2.49 / $grid, 200 + 2.51 / $grid, new Shape($size, 20, 1), 1, 1, 0);
+            $printer = new DabPrinter($tip, BrushSettings::read(['settings' => ['size' => ['base' => $size], 'angle' => ['base' => 20]]]));
+            $printer->paint([$off], $placed = $printer->buffer(new Rect(0, 0, 512, 512), 0));
+            $printer->paint([$off->at(200 + 2 / $grid, 200 + 3 / $grid)], $there = $printer->buffer(new Rect(0, 0, 512, 512), 0));
+            self::assertSame(0, self::mostApart($placed, $there));
+        }
+    }
+
+    /** Of one tip prints are kept from stroke to stroke: each stroke is what it would be as the first one. */
+    public function test_strokes_share_what_is_kept_and_nothing_else(): void
+    {
+        $ramp = fn (): HalvedMipChain => new HalvedMipChain(new Frame(Pictures::plane(60, 60, fn (int $x, int $y): int => $x * 700 + $y * 300)));
+        $coloured = fn (): HalvedMipChain => new HalvedMipChain(Frame::fromPicture(Pictures::bitmap(40, 40, fn (int $x, int $y): int => $x * 6 << 24 | $y * 6 << 16 | 0x80FF), TipKind::TwoInk));
         $trace = Movements::swell(new Rect(20, 20, 200, 100));
         $bounds = new Rect(0, 0, 256, 160);
-        // A spread that is too small to move anything forces the other way of printing.
-        $kept = (new StrokePainter(Pictures::roundTip(), BrushSettings::read(['settings' => ['size' => ['base' => 32], 'angle' => ['base' => 20]]])))->stroke($trace, 1, $bounds);
-        $turned = (new StrokePainter(Pictures::roundTip(), BrushSettings::read(['settings' => ['size' => ['base' => 32], 'angle' => ['base' => 20, 'spread' => 1e-9]]])))->stroke($trace, 1, $bounds);
-        self::assertLessThan(65535 / 255 / 2, self::mostApart($kept, $turned));
+        $all = array_merge(...array_map(fn (array $more): array => array_map(fn (array $s): array => [...$s, ...$more], [
+            ['size' => ['base' => 32]],
+            ['size' => ['base' => 24]],
+            ['size' => ['base' => 32], 'angle' => ['base' => 20]],
+            ['size' => ['base' => 32], 'roundness' => ['base' => 0.5]],
+            ['size' => ['base' => 32], 'mirrorAcross' => ['base' => 'always']],
+            ['size' => ['base' => 32], 'flow' => ['base' => 0.4]],
+            ['size' => ['base' => 32], 'flow' => ['base' => 0.4, 'drives' => [['input' => 'pressure', 'from' => 0.2, 'to' => 1]]]],
+        ]), [[], ['opacity' => ['base' => 0.7]]]));
+        foreach ([[$ramp, TipKind::InkMask], [$coloured, TipKind::TwoInk]] as [$make, $kind]) {
+            $tip = $make();
+            foreach ([0, 1] as $round) {
+                foreach ($all as $i => $settings) {
+                    foreach ($kind === TipKind::TwoInk ? [0xFF0000, 0x0000FF] : [0] as $ink) {
+                        $brush = BrushSettings::read(['kind' => $kind->value, 'settings' => $settings])->withInks(Srgb::fromInt($ink), Srgb::fromInt(0x00FF00));
+                        self::assertTrue(self::tiles((new StrokePainter($tip, $brush))->stroke($trace, 1, $bounds)) === self::tiles((new StrokePainter($make(), $brush))->stroke($trace, 1, $bounds)), "{$kind->value} {$i}, round {$round}");
+                    }
+                }
+            }
+        }
     }
 
     public function test_opacity_is_a_ceiling_where_it_stays_even_and_not_where_it_adds_up(): void
@@ -139,7 +180,7 @@ final class StrokePainterTest extends TestCase
         self::assertSame(hash('xxh128', $paint()), hash('xxh128', $paint()));
     }
 
-    private static function mostApart(PaintedStroke $a, PaintedStroke $b): int
+    private static function mostApart(PaintedStroke|StrokeBuffer $a, PaintedStroke|StrokeBuffer $b): int
     {
         $most = 0;
         foreach (array_unique([...$a->keys(), ...$b->keys()]) as $key) {
@@ -150,6 +191,12 @@ final class StrokePainterTest extends TestCase
         }
 
         return $most;
+    }
+
+    /** @return array<string, array<int, int>|null> */
+    private static function tiles(PaintedStroke $stroke): array
+    {
+        return array_combine($stroke->keys(), array_map($stroke->tile(...), $stroke->keys()));
     }
 
     /** @return list<array{int, int, int}> x, y, coverage of every painted pixel */
