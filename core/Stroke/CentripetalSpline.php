@@ -38,19 +38,23 @@ final class CentripetalSpline
         $c2x = ($d3 * $d3 * $ax - $d2 * $d2 * $x3 + (2 * $d3 * $d3 + 3 * $d3 * $d2 + $d2 * $d2) * $bx) / (3 * $d3 * ($d3 + $d2));
         $c2y = ($d3 * $d3 * $ay - $d2 * $d2 * $y3 + (2 * $d3 * $d3 + 3 * $d3 * $d2 + $d2 * $d2) * $by) / (3 * $d3 * ($d3 + $d2));
         $bend = max(hypot($ax - 2 * $c1x + $c2x, $ay - 2 * $c1y + $c2y), hypot($c1x - 2 * $c2x + $bx, $c1y - 2 * $c2y + $by));
-        $pieces = (int) max(1, ceil(sqrt(0.75 * $bend / self::TOLERANCE)), ceil($d2 * $d2 / self::LONGEST));
+        $pieces = max(1.0, ceil(sqrt(0.75 * $bend / self::TOLERANCE)), ceil($d2 * $d2 / self::LONGEST));
 
         $points = [[$ax, $ay, 0.0, self::heading($c1x - $ax, $c1y - $ay, $bx - $ax, $by - $ay)]];
         $along = 0.0;
         $px = $ax;
         $py = $ay;
-        for ($i = 1; $i <= $pieces; $i++) {
+        // Only floats, and none of them written out: the JIT may lose an integer beside such a one (tests/Compiled/LostRegisters.php), and this loop would not end.
+        $one = 1.0;
+        $two = 2.0;
+        $three = 3.0;
+        for ($i = $one; $i <= $pieces; $i += $one) {
             $u = $i / $pieces;
-            $v = 1.0 - $u;
-            $x = $v * $v * $v * $ax + 3 * $v * $v * $u * $c1x + 3 * $v * $u * $u * $c2x + $u * $u * $u * $bx;
-            $y = $v * $v * $v * $ay + 3 * $v * $v * $u * $c1y + 3 * $v * $u * $u * $c2y + $u * $u * $u * $by;
-            $tx = $v * $v * ($c1x - $ax) + 2 * $v * $u * ($c2x - $c1x) + $u * $u * ($bx - $c2x);
-            $ty = $v * $v * ($c1y - $ay) + 2 * $v * $u * ($c2y - $c1y) + $u * $u * ($by - $c2y);
+            $v = $one - $u;
+            $x = $v * $v * $v * $ax + $three * $v * $v * $u * $c1x + $three * $v * $u * $u * $c2x + $u * $u * $u * $bx;
+            $y = $v * $v * $v * $ay + $three * $v * $v * $u * $c1y + $three * $v * $u * $u * $c2y + $u * $u * $u * $by;
+            $tx = $v * $v * ($c1x - $ax) + $two * $v * $u * ($c2x - $c1x) + $u * $u * ($bx - $c2x);
+            $ty = $v * $v * ($c1y - $ay) + $two * $v * $u * ($c2y - $c1y) + $u * $u * ($by - $c2y);
             $along += hypot($x - $px, $y - $py);
             $px = $x;
             $py = $y;
