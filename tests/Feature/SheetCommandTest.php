@@ -44,7 +44,8 @@ final class SheetCommandTest extends FeatureTestCase
         $this->sheet("render 'Low tide' --layer Ink --out {$this->library}/c.png");
         $at = fn (string $file): array => array_map(fn (array $p): int => PictureFile::read((string) file_get_contents("{$this->library}/{$file}.png"))->bitmap()->at(...$p), [[60, 40], [2, 2]]);
         self::assertSame([0xDE8E8DFF, 0xFBFBF9FF], $at('a'));
-        self::assertSame([0xC020207F, 0], $at('b'));
+        // Half of full ink: 127.5.
+        self::assertSame([0xC0202080, 0], $at('b'));
         self::assertSame([0xC02020FF, 0], $at('c'));
         self::assertSame("2 layers\n", $this->sheet("export 'Low tide' --out '{$this->library}/Sent out.ora'"));
         $made = json_decode($this->sheet("import '{$this->library}/Sent out.ora'"), true);
