@@ -24,9 +24,9 @@ $worker = Worker::of($app);
 $worker->serve(
     $door,
     ($argv[2] ?? '') === 'warm' ? [...WarmUp::pieces($app->make(Kernel::class)), ...WarmUp::strokes()] : [],
-    fn (Pause $pause): bool => $app->make(StrokeLaying::class)->some(match ($pause) {
-        Pause::Idle => 0,
-        Pause::BetweenCalls => StrokeLaying::FEW,
-        Pause::BetweenPieces => StrokeLaying::MANY,
-    }),
+    fn (Pause $pause): bool => match ($pause) {
+        Pause::Idle => $app->make(StrokeLaying::class)->some(),
+        Pause::BetweenCalls => $app->make(StrokeLaying::class)->some(StrokeLaying::FEW),
+        Pause::BetweenPieces => $app->make(StrokeLaying::class)->someOfMany(),
+    },
 );

@@ -46,7 +46,7 @@ final readonly class PixelsUnderPen
         }
         $parts = $this->unlaid->whileLaying(fn (): array => $this->tiles->parts($layer, $areas));
         foreach ($waiting as $stroke) {
-            foreach ($this->kept->untouched($layer, $stroke->change, array_intersect_key($stroke->left, $areas)) as $key => $whole) {
+            foreach (array_keys($this->kept->untouched($layer, $stroke->change, array_intersect_key($stroke->left, $areas))) as $key) {
                 $parts[$key] = Compositor::lay($parts[$key], $areas[$key], $stroke->painted, null, $stroke->stroke->keeps_alpha);
             }
         }

@@ -48,7 +48,7 @@ final readonly class StrokeLaying
     public const FEW = 4;
 
     /** Strokes that wait while somebody waits for ink: from here on a little is laid after each piece, rather than a whole stroke after one. */
-    public const MANY = 24;
+    private const MANY = 24;
 
     /** µs between two looks whether another process is done, and how often it is looked before it is told that somebody waits, and at most. */
     private const LOOK = 20000;
@@ -104,6 +104,12 @@ final readonly class StrokeLaying
         }
 
         return true;
+    }
+
+    /** Lays a small part where very many wait: nobody else is asked about, since every piece of a stroke comes by here. */
+    public function someOfMany(): bool
+    {
+        return count($this->waiting()) > self::MANY && $this->some(self::MANY);
     }
 
     /** Lays what this process let go of before it was laid. False where there is nothing. */

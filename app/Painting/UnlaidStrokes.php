@@ -64,9 +64,12 @@ final class UnlaidStrokes
     /** @return array<int, string> strokes of a layer that are not laid yet, the oldest first: their UUIDs, by their ids */
     public function onLayer(int $layer): array
     {
-        $rows = Rows::select('SELECT stroke_id, uuid FROM unlaid_strokes JOIN strokes ON strokes.id = stroke_id WHERE unlaid_strokes.layer_id = ? ORDER BY stroke_id', [$layer]);
+        $strokes = [];
+        foreach (Rows::select('SELECT stroke_id, uuid FROM unlaid_strokes JOIN strokes ON strokes.id = stroke_id WHERE unlaid_strokes.layer_id = ? ORDER BY stroke_id', [$layer]) as $row) {
+            $strokes[(int) $row['stroke_id']] = (string) $row['uuid'];
+        }
 
-        return array_column(array_map(fn (array $row): array => [(int) $row['stroke_id'], (string) $row['uuid']], $rows), 1, 0);
+        return $strokes;
     }
 
     /** @return array<int, int> strokes that this process is taken to have at hand, the oldest first: their layers, by their ids */

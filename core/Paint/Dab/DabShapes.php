@@ -66,15 +66,14 @@ final readonly class DabShapes
     /**
      * A print that is made once, where dabs repeat: by this stroke, or by one before it in this process.
      *
-     * @template T of object
+     * @template T of Impression|DensePrint
      *
      * @param  class-string<T>  $kind
      * @param  string  $how  all that it depends on besides the shape of the dab
      * @param  Closure(): T  $make
-     * @param  Closure(T): int  $ints  that it takes up
      * @return T
      */
-    public function once(Dab $dab, string $kind, string $how, Closure $make, Closure $ints): object
+    public function once(Dab $dab, string $kind, string $how, Closure $make): Impression|DensePrint
     {
         if (! $this->repeat || ! $this->areShared) {
             return $make();
@@ -84,7 +83,7 @@ final readonly class DabShapes
         $made = FramePool::find($frame, $kind, $key);
         if ($made === null) {
             $made = $make();
-            FramePool::keep($frame, $key, $made, $ints($made));
+            FramePool::keep($frame, $key, $made, $made->size());
         }
 
         return $made;

@@ -66,7 +66,7 @@ final class DensePrinting implements PrintingWay
         if (isset($this->kept[$name])) {
             return $this->kept[$name];
         }
-        $print = $this->shapes->once($dab, DensePrint::class, "dense {$strength} {$lane}", $make, fn (DensePrint $print): int => $print->size());
+        $print = $this->shapes->once($dab, DensePrint::class, "dense {$strength} {$lane}", $make);
         if ($this->filled + $print->size() <= self::ROOM) {
             $this->kept[$name] = $print;
             $this->filled += $print->size();

@@ -33,7 +33,7 @@ final class Impressions
             [$stencil, $box] = $this->shapes->pose($dab);
 
             return Impression::of($stencil, $box, $seen === null || $this->shapes->repeat ? null : $seen->move(-$box->originX, -$box->originY));
-        }, fn (Impression $impression): int => $impression->size());
+        });
         if ($this->shapes->repeat && $this->filled + $impression->size() <= self::ROOM) {
             $this->kept[$key] = $impression;
             $this->filled += $impression->size();
