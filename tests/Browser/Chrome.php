@@ -162,7 +162,7 @@ final class Chrome
             }
             usleep(20000);
         } while (microtime(true) < $until);
-        throw new RuntimeException("Waited {$patience} s for {$what}. The page says: ".json_encode($this->log()));
+        throw new RuntimeException("Waited {$patience} s for {$what}. The page says: ".json_encode($this->log()).' It shows: '.mb_substr($this->text('main'), 0, 1500));
     }
 
     /** Types a value into a field, as a painter who replaces what stands there. */

@@ -35,7 +35,7 @@ final class TuneHandTest extends BrowserTestCase
         $before = $this->painted(self::SWATCH);
         $chrome->type('input[aria-label="Size at hand, typed"]', '90');
         $chrome->wait('a larger swatch', fn (): bool => $this->painted(self::SWATCH) > $before && $this->ink() > 1.5 * $more);
-        $chrome->wait('the change to be noted and saved', fn (): bool => $chrome->run('return JSON.parse(sessionStorage.getItem("past:tune:6")).states.length === 3 && sessionStorage.getItem("unsaved:6") === null') === true);
+        $chrome->wait('the change to be noted and saved', fn (): bool => $chrome->run('return JSON.parse(sessionStorage.getItem("past:tune:6")).states.length === 3 && JSON.parse(sessionStorage.getItem("drawn:6"))?.isSaved') === true);
         $chrome->open('/tune/6');
         $chrome->waitForText('[aria-label=Swatch]', '1 stroke by hand');
         $chrome->press('Undo');

@@ -17,4 +17,8 @@ export class Store {
         }
         this.#held.set(key, value);
     }
+
+    removeItem(key) {
+        this.#held.delete(key);
+    }
 }

@@ -10,6 +10,7 @@ const placeOf = (list) => list.steps.find((s) => s.step === 'one-thing')?.number
 export const listKeeping = {
     saving: Promise.resolve(),
     isUnsaved: false,
+    savedAt: -Infinity,
 
     /** One after another; what is left unsaved when the page goes is sent at once, and kept in this window until it comes back. */
     save(options = {}) {
@@ -22,16 +23,18 @@ export const listKeeping = {
         this.unsavedKey = `unsaved ${key}`;
         const left = JSON.parse(sessionStorage.getItem(this.unsavedKey) || 'null');
         sessionStorage.removeItem(this.unsavedKey);
-        if (left && Date.now() - left.at < RELOADS) {
+        if (left && Date.now() - left.at < RELOADS && JSON.stringify(left.list) !== JSON.stringify(this.written())) {
             this.fill(left.list);
             this.isUnsaved = true;
             this.saveSoon();
         }
         window.addEventListener('pagehide', () => {
-            if (!this.isUnsaved) {
+            if (this.isUnsaved) {
+                this.save({ keepalive: true });
+            } else if (Date.now() - this.savedAt > RELOADS) {
                 return;
             }
-            this.save({ keepalive: true });
+            // What was saved just now is kept, too: a page that is on its way does not know of it yet.
             try {
                 sessionStorage.setItem(this.unsavedKey, JSON.stringify({ at: Date.now(), list: this.written() }));
             } catch {
@@ -43,6 +46,7 @@ export const listKeeping = {
         const list = JSON.stringify(this.written());
         try {
             await this.sendList(options);
+            this.savedAt = Date.now();
             this.isUnsaved &&= list !== JSON.stringify(this.written());
         } catch (error) {
             this.say(error);

@@ -4,6 +4,8 @@ import { debounce } from '../lib/latest-wins';
 
 /** ms after which a server that is away is asked again. */
 const AGAIN = 1500;
+/** ms for which a page that comes may have been under way; one that comes later knows better than what was saved here, as after a library was put back. */
+const UNDER_WAY = 10000;
 
 /**
  * Draft and versions of a brush. A draft reaches the server soon after each change; one that could
@@ -20,19 +22,28 @@ export const keeping = {
         this.tab = sessionStorage.getItem('tab') || uuid();
         sessionStorage.setItem('tab', this.tab);
         this.storeUnsavedSoon = debounce(120, () => this.isUnsaved && this.storeUnsaved());
-        const left = JSON.parse(sessionStorage.getItem(`unsaved:${this.id}`) || 'null');
-        // What this window drew last counts, where it has not reached the server; not over what somebody else did since.
-        if (left && (this.changedBy.tab === this.tab ? left.turn > this.changedBy.turn : left.revision === this.revision)) {
-            Object.assign(this, { ...left.state, brush: frozen(left.state.brush) });
-            this.isUnsaved = true;
-            this.saveSoon();
-        }
+        this.takeUpLeft(JSON.parse(sessionStorage.getItem(`drawn:${this.id}`) || 'null'));
         window.addEventListener('pagehide', () => {
             if (this.isUnsaved) {
                 this.storeUnsaved();
                 this.save({ keepalive: true });
             }
         });
+    },
+    /**
+     * What this window drew last counts where the page does not know of it: it had not reached the server,
+     * or reached it while this page was already on its way. What somebody else did since counts more.
+     */
+    takeUpLeft(left) {
+        const isMine = this.changedBy.tab === this.tab;
+        const isLater = left && (isMine ? left.turn > this.changedBy.turn : left.revision > this.revision || (left.revision === this.revision && !left.isSaved));
+        const isMissed = isLater && (Date.now() - left.at < UNDER_WAY || (!left.isSaved && left.revision <= this.revision));
+        this.turn = Math.max(left?.turn ?? 0, isMine ? this.changedBy.turn : 0);
+        if (isMissed) {
+            Object.assign(this, { ...left.state, brush: frozen(left.state.brush), revision: Math.max(left.revision, this.revision) });
+            this.isUnsaved = true;
+            this.saveSoon();
+        }
     },
     /** Later changes of this window have larger ones, also after a reload. */
     nextTurn() {
@@ -49,15 +60,19 @@ export const keeping = {
         this.storeUnsavedSoon();
     },
     storeUnsaved() {
+        this.storeDrawn({ revision: this.revision, turn: this.nextTurn(), isSaved: false, state: this.drawn() });
+    },
+    storeDrawn(drawn) {
         try {
-            sessionStorage.setItem(`unsaved:${this.id}`, JSON.stringify({ revision: this.revision, turn: this.nextTurn(), state: this.drawn() }));
+            sessionStorage.setItem(`drawn:${this.id}`, JSON.stringify({ ...drawn, at: Date.now() }));
         } catch {
             // A full store costs what a reload would have saved while the server is away, nothing else.
         }
     },
-    isSaved() {
+    /** It stays in this window: a page that is on its way does not know of it yet. */
+    isSaved(turn) {
         this.isUnsaved = false;
-        sessionStorage.removeItem(`unsaved:${this.id}`);
+        this.storeDrawn({ revision: this.revision, turn, isSaved: true, state: this.drawn() });
     },
     /** One save after another: each tells the revision that the one before was given. */
     save(options = {}) {
@@ -66,11 +81,12 @@ export const keeping = {
                 return;
             }
             const state = this.drawn();
+            const turn = this.nextTurn();
             try {
-                const { revision } = await call(this.url, { method: 'PUT', json: { ...state, revision: this.revision, tab: this.tab, turn: this.nextTurn() }, ...options });
+                const { revision } = await call(this.url, { method: 'PUT', json: { ...state, revision: this.revision, tab: this.tab, turn }, ...options });
                 this.revision = revision;
                 if (JSON.stringify(state) === JSON.stringify(this.drawn())) {
-                    this.isSaved();
+                    this.isSaved(turn);
                 }
             } catch (error) {
                 this.failed(error);
@@ -123,16 +139,17 @@ export const keeping = {
     },
     takeUp(state) {
         Object.assign(this, { keptBrush: frozen(state.keptBrush), keptParts: frozen(state.keptParts), revision: state.revision, versions: frozen(state.versions) });
-        this.isSaved();
         if (JSON.stringify(this.drawn()) !== JSON.stringify({ brush: state.brush, parts: state.parts, roll: state.roll })) {
             Object.assign(this, { brush: frozen(state.brush), parts: state.parts, roll: state.roll });
         }
+        this.isSaved(this.turn);
     },
     /** Of two windows: what stands here becomes a brush of its own. */
     async keepAsNew() {
         try {
             const { tune } = await call(`${this.url}/branch`, { json: this.drawn() });
-            this.isSaved();
+            this.isUnsaved = false;
+            sessionStorage.removeItem(`drawn:${this.id}`);
             window.location.assign(tune);
         } catch (error) {
             this.failed(error);
