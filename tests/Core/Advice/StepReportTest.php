@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core\Advice;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Advice\Stages;
@@ -126,6 +127,34 @@ final class StepReportTest extends TestCase
             self::assertSame(range(0, $all->count - 1, (int) ceil($all->count / $most)), array_column($stages->dabs, 9), "{$most}");
             self::assertLessThanOrEqual($most, count($stages->dabs));
         }
+    }
+
+    /** @return iterable<string, array{Frame, array<string, array<string, mixed>>}> */
+    public static function lines(): iterable
+    {
+        $disc = Frame::fromPicture(RoundTip::picture(128), TipKind::InkMask);
+        $soft = new Frame(Pictures::plane(64, 64, fn (int $x, int $y): int => (int) (60000 * exp(-(($x - 31.5) ** 2 + ($y - 31.5) ** 2) / 250))));
+        $bar = new Frame(Pictures::plane(64, 64, fn (int $x): int => abs($x - 31.5) < 9 ? 65535 : 0));
+        yield 'a disc' => [$disc, []];
+        yield 'a disc, flat' => [$disc, ['roundness' => ['base' => 0.5]]];
+        yield 'a soft tip' => [$soft, []];
+        yield 'a soft tip that lays little' => [$soft, ['flow' => ['base' => 0.2]]];
+        yield 'a soft tip whose ink stays even' => [$soft, ['opacity' => ['base' => 0.5], 'overlap' => ['base' => 'stays even']]];
+        yield 'a bar across the line' => [$bar, []];
+        yield 'a bar along the line' => [$bar, ['angle' => ['base' => 90]]];
+    }
+
+    /** @param  array<string, array<string, mixed>>  $settings */
+    #[DataProvider('lines')]
+    public function test_the_widest_solid_spacing_is_solid_and_a_third_more_is_not(Frame $tip, array $settings): void
+    {
+        $report = fn (float $spacing): StepReport => StepReport::of(new HalvedMipChain($tip), BrushSettings::read(['settings' => ['size' => ['base' => 48], 'spacing' => ['base' => $spacing], ...$settings]]));
+        $widest = $report(0.05)->widest;
+        self::assertNotNull($widest);
+        self::assertLessThan(StepReport::SOLID, $report($widest)->ripple());
+        self::assertGreaterThan(StepReport::SOLID, $report(1.34 * $widest)->ripple());
+        // What is reported does not hang on the spacing that it is asked at.
+        self::assertSame($widest, $report(1.34 * $widest)->widest);
     }
 
     public function test_a_band_has_no_dabs_to_space(): void
