@@ -20,7 +20,8 @@ export const listKeeping = {
         return this.saving;
     },
     beginKeeping(key) {
-        this.unsavedKey = `unsaved ${key}`;
+        // Of one picture there are pages with its own list and with those of its tips.
+        this.unsavedKey = `unsaved ${key}${window.location.search}`;
         const left = JSON.parse(sessionStorage.getItem(this.unsavedKey) || 'null');
         sessionStorage.removeItem(this.unsavedKey);
         if (left && Date.now() - left.at < RELOADS && JSON.stringify(left.list) !== JSON.stringify(this.written())) {

@@ -94,9 +94,9 @@ test('what never reached the server waits however long, unless somebody else cha
     expect(page(50, 8, { tab: 'another', turn: 3 }).brush.size).toBe(50);
 });
 
-/** A page of Cut whose list the server tells. */
-function cutPage(list) {
-    const window = new EventTarget();
+/** A page of Cut whose list the server tells: the picture's own, or with `?tip=` that of a tip. */
+function cutPage(list, search = '') {
+    const window = Object.assign(new EventTarget(), { location: { search } });
     vi.stubGlobal('window', window);
     const room = { ...listKeeping, url: '/cut/4', list, written() { return this.list; }, fill(filled) { this.list = filled; }, saveSoon: vi.fn(), say: vi.fn() };
     room.beginKeeping('cut:4');
@@ -118,4 +118,12 @@ test('a list that was saved while its page came anew is there', async () => {
     expect([after.room.list, after.room.isUnsaved]).toEqual([{ steps: ['a', 'b'] }, true]);
     after.leave();
     expect(cutPage({ steps: ['a', 'b'] }).room.isUnsaved).toBe(false);
+});
+
+test('what was drawn of a list does not lie over the list of a tip', () => {
+    const before = cutPage({ steps: ['a', 'b'] });
+    before.room.isUnsaved = true;
+    before.leave();
+    expect(cutPage({ steps: ['c'] }, '?tip=7').room.list).toEqual({ steps: ['c'] });
+    expect(cutPage({ steps: ['a'] }).room.list).toEqual({ steps: ['a', 'b'] });
 });
