@@ -1,18 +1,7 @@
 import { expect, test } from 'vitest';
-import { enlargedAbout } from '../../resources/js/lib/canvas';
 import { extended, frozen } from '../../resources/js/lib/data';
 import { LatestWins } from '../../resources/js/lib/latest-wins';
 import { frameOf } from '../../resources/js/tuning/stations';
-
-test('what is enlarged about a place keeps that place where it is', () => {
-    const view = { x: 10, y: 20, scale: 2 };
-    const larger = enlargedAbout(view, 1.5, 110, 70, 0.1, 8);
-    expect(larger.scale).toBe(3);
-    expect((110 - larger.x) / larger.scale).toBeCloseTo((110 - view.x) / view.scale);
-    expect((70 - larger.y) / larger.scale).toBeCloseTo((70 - view.y) / view.scale);
-    expect(enlargedAbout(view, 100, 0, 0, 0.1, 8).scale).toBe(8);
-    expect(enlargedAbout(view, 0.001, 0, 0, 0.1, 8).scale).toBe(0.1);
-});
 
 test('getters stay getters when an object is extended', () => {
     const room = extended({ a: 1 }, { get twice() { return 2 * this.a; } });

@@ -1,10 +1,14 @@
 import { brushed, widthUnder } from '../lib/brushed';
 import { NonReactive } from '../lib/non-reactive';
+import { Viewport, placeIn } from '../lib/viewport';
 import { drawPlaced, inverse, isBent, through } from '../lib/placement';
 import { toolsOn } from './tools';
 
-const MOST_ZOOM = 32;
+/** How near the picture can be had, and how far, next to where it fits. */
+const [LEAST_ZOOM, MOST_ZOOM] = [0.5, 32];
 const EDGE = 20;
+/** px of the window that the bar below the picture lies on. */
+const BAR = 44;
 /** Screen px for one px of the picture from which its pixels are parted by a grid. */
 const GRID_FROM = 4;
 /** Steps that choose what stays: while they are set, all of what they were given is seen. */
@@ -90,25 +94,38 @@ export class CutView extends NonReactive {
         return [Math.min(...xs), Math.min(...ys), Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
     }
 
-    fitScale() {
-        const [, , width, height] = this.frame;
-
-        return Math.min((this.mat.clientWidth - 2 * EDGE) / width, (this.mat.clientHeight - 2 * EDGE - 44) / height);
+    /** The middle of what is seen, px of the screen. */
+    get #middle() {
+        return [this.mat.clientWidth / 2, (this.mat.clientHeight - BAR) / 2];
     }
 
-    layout() {
-        const scale = this.fitScale() * this.zoom;
+    #fittingScale() {
+        const [, , width, height] = this.frame;
+
+        return Math.min((this.mat.clientWidth - 2 * EDGE) / width, (this.mat.clientHeight - 2 * EDGE - BAR) / height);
+    }
+
+    /** Lays the picture anew: it may have another size, and another part of it may be what fits. */
+    #lay() {
+        const fitting = this.#fittingScale();
         const [cx, cy] = this.centre ?? [0.5, 0.5];
         const [left, top, width, height] = this.frame;
+        this.viewport = new Viewport(this.shown[6], this.shown[7], { least: LEAST_ZOOM * fitting, most: MOST_ZOOM * fitting });
+        this.viewport.lay(fitting * this.zoom, [left + cx * width, top + cy * height], this.#middle);
+    }
 
-        return { scale, x: this.mat.clientWidth / 2 - (left + cx * width) * scale, y: (this.mat.clientHeight - 44) / 2 - (top + cy * height) * scale };
+    /** Draws what is seen after the viewport was moved. */
+    #keepLooking() {
+        const [left, top, width, height] = this.frame;
+        const [x, y] = this.viewport.toPlace(...this.#middle);
+        this.centre = [(x - left) / width, (y - top) / height];
+        this.zoom = this.viewport.scale / this.#fittingScale();
+        this.draw();
     }
 
     /** Where an event is on the canvas, screen px. */
     point(event) {
-        const box = this.canvas.getBoundingClientRect();
-
-        return [event.clientX - box.left, event.clientY - box.top];
+        return placeIn(this.canvas, event.clientX, event.clientY);
     }
 
     /** Where an event is on the picture as it reached a step, 0–1 of its width and height. */
@@ -122,9 +139,7 @@ export class CutView extends NonReactive {
 
     /** A place of the picture as it reached a step, on the canvas. */
     toScreen(place, at) {
-        const [x, y] = this.#inputToPicture(place, at);
-
-        return [this.view.x + x * this.view.scale, this.view.y + y * this.view.scale];
+        return this.viewport.toScreen(...this.#inputToPicture(place, at));
     }
 
     isNear(event, place, at) {
@@ -135,9 +150,7 @@ export class CutView extends NonReactive {
     }
 
     #pictureAt(event) {
-        const [x, y] = this.point(event);
-
-        return [(x - this.view.x) / this.view.scale, (y - this.view.y) / this.view.scale];
+        return this.viewport.toPlace(...this.point(event));
     }
 
     #inputToPicture([fx, fy], at) {
@@ -160,8 +173,8 @@ export class CutView extends NonReactive {
             this.canvas.height = Math.round(height * ratio);
         }
         const c = this.canvas.getContext('2d');
-        this.view = this.layout();
-        const { scale, x, y } = this.view;
+        this.#lay();
+        const { scale, x, y } = this.viewport;
         c.setTransform(1, 0, 0, 1, 0, 0);
         c.clearRect(0, 0, this.canvas.width, this.canvas.height);
         c.setTransform(ratio * scale, 0, 0, ratio * scale, ratio * x, ratio * y);
@@ -211,16 +224,21 @@ export class CutView extends NonReactive {
         c.strokeStyle = 'rgba(128,128,128,0.45)';
         c.lineWidth = 1;
         c.beginPath();
-        const [left, top] = [Math.max(0, Math.floor(-this.view.x / scale)), Math.max(0, Math.floor(-this.view.y / scale))];
-        const right = Math.min(this.shown[6], Math.ceil((this.mat.clientWidth - this.view.x) / scale));
-        const bottom = Math.min(this.shown[7], Math.ceil((this.mat.clientHeight - this.view.y) / scale));
-        for (let x = left; x <= right; x++) {
-            c.moveTo(Math.round(this.view.x + x * scale) + 0.5, this.view.y + top * scale);
-            c.lineTo(Math.round(this.view.x + x * scale) + 0.5, this.view.y + bottom * scale);
+        const [fromX, fromY] = this.viewport.toPlace(0, 0);
+        const [toX, toY] = this.viewport.toPlace(this.mat.clientWidth, this.mat.clientHeight);
+        const [left, top] = [Math.max(0, Math.floor(fromX)), Math.max(0, Math.floor(fromY))];
+        const [right, bottom] = [Math.min(this.shown[6], Math.ceil(toX)), Math.min(this.shown[7], Math.ceil(toY))];
+        const [x0, y0] = this.viewport.toScreen(left, top);
+        const [x1, y1] = this.viewport.toScreen(right, bottom);
+        for (let i = 0; i <= right - left; i++) {
+            const x = Math.round(x0 + i * scale) + 0.5;
+            c.moveTo(x, y0);
+            c.lineTo(x, y1);
         }
-        for (let y = top; y <= bottom; y++) {
-            c.moveTo(this.view.x + left * scale, Math.round(this.view.y + y * scale) + 0.5);
-            c.lineTo(this.view.x + right * scale, Math.round(this.view.y + y * scale) + 0.5);
+        for (let i = 0; i <= bottom - top; i++) {
+            const y = Math.round(y0 + i * scale) + 0.5;
+            c.moveTo(x0, y);
+            c.lineTo(x1, y);
         }
         c.stroke();
     }
@@ -252,7 +270,7 @@ export class CutView extends NonReactive {
 
     /** Screen px for one px of the picture as it reached a step. */
     #inputScale(at) {
-        return (this.view.scale * this.#stretch(this.shown)) / this.#stretch(this.inputs[at]);
+        return (this.viewport.scale * this.#stretch(this.shown)) / this.#stretch(this.inputs[at]);
     }
 
     /** px of a picture for one px of the source, in the middle of it. */
@@ -264,23 +282,13 @@ export class CutView extends NonReactive {
     }
 
     // —— zoom and pan ——
-    zoomTo(zoom, event = null) {
+    /** About the pointer, or the middle of what is seen. */
+    zoomBy(factor, event = null) {
         if (!this.after) {
             return;
         }
-        const box = this.canvas.getBoundingClientRect();
-        const at = event ?? { clientX: box.left + this.mat.clientWidth / 2, clientY: box.top + (this.mat.clientHeight - 44) / 2 };
-        const [px, py] = this.#pictureAt(at);
-        this.zoom = Math.min(MOST_ZOOM, Math.max(0.5, zoom));
-        if (this.zoom <= 1.001) {
-            this.zoom = Math.max(0.5, this.zoom);
-        }
-        const scale = this.fitScale() * this.zoom;
-        const x = at.clientX - box.left - this.mat.clientWidth / 2;
-        const y = at.clientY - box.top - (this.mat.clientHeight - 44) / 2;
-        const [left, top, width, height] = this.frame;
-        this.centre = [(px - x / scale - left) / width, (py - y / scale - top) / height];
-        this.draw();
+        this.viewport.zoomAt(factor, ...(event === null ? this.#middle : this.point(event)));
+        this.#keepLooking();
     }
 
     fit() {
@@ -294,7 +302,7 @@ export class CutView extends NonReactive {
         canvas.addEventListener('wheel', (event) => {
             if (this.after) {
                 event.preventDefault();
-                this.zoomTo(this.zoom * (event.deltaY < 0 ? 1.2 : 1 / 1.2), event);
+                this.zoomBy(event.deltaY < 0 ? 1.2 : 1 / 1.2, event);
             }
         }, { passive: false });
         canvas.addEventListener('pointerdown', (event) => this.#down(event));
@@ -313,7 +321,7 @@ export class CutView extends NonReactive {
         const step = event.button === 1 || this.space ? null : this.#step;
         const tool = step ? this.tools[step.step] ?? null : null;
         const holds = tool !== null && tool.press(step, event, this.placeOf(event, step.at));
-        this.drag = { x: event.clientX, y: event.clientY, centre: this.centre ?? [0.5, 0.5], moved: false, step, tool, holds };
+        this.drag = { x: event.clientX, y: event.clientY, lastX: event.clientX, lastY: event.clientY, moved: false, step, tool, holds };
     }
 
     #move(event) {
@@ -327,9 +335,9 @@ export class CutView extends NonReactive {
         if (drag.holds) {
             drag.tool.drag(drag.step, event, this.placeOf(event, drag.step.at));
         } else if (drag.moved || !drag.tool) {
-            const [, , width, height] = this.frame;
-            this.centre = [drag.centre[0] - (event.clientX - drag.x) / (width * this.view.scale), drag.centre[1] - (event.clientY - drag.y) / (height * this.view.scale)];
-            this.draw();
+            this.viewport.pan(event.clientX - drag.lastX, event.clientY - drag.lastY);
+            [drag.lastX, drag.lastY] = [event.clientX, event.clientY];
+            this.#keepLooking();
         }
     }
 

@@ -50,20 +50,3 @@ export function drawCoarse(canvas, whole, patches) {
 export function countOn(element, what) {
     element.dataset[what] = String(Number(element.dataset[what] || 0) + 1);
 }
-
-/**
- * Where a view lies when it is enlarged about a place that stays where it is.
- *
- * @param {{ x: number, y: number, scale: number }} view
- * @param {number} factor
- * @param {number} px  the place, on the screen
- * @param {number} py
- * @param {number} least  scale
- * @param {number} most
- */
-export function enlargedAbout(view, factor, px, py, least, most) {
-    const { x, y, scale } = view;
-    const to = Math.min(most, Math.max(least, scale * factor));
-
-    return { x: px - ((px - x) * to) / scale, y: py - ((py - y) * to) / scale, scale: to };
-}

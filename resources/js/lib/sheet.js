@@ -1,16 +1,18 @@
 import { call, callForPixels } from './call';
 import { anyRoll, uuid } from './data';
-import { countOn, enlargedAbout } from './canvas';
+import { countOn } from './canvas';
 import { LayerCanvases } from './layer-canvases';
 import { catchFingers } from './fingers';
 import { catchPan } from './pan';
 import { catchPen } from './pen';
-import { around, placeOn, turnedAbout } from './placing';
 import { Strokes } from './strokes';
 import { NonReactive } from './non-reactive';
+import { Viewport, placeIn } from './viewport';
 
 /** Scale beyond which the pixels of the sheet are parted by lines. */
 const GRID_FROM = 4;
+/** Farthest and nearest. */
+const SCALES = { least: 0.05, most: 8 };
 
 /**
  * A sheet on screen: its pixels, its view, and the pen on it. It only shows what the
@@ -27,11 +29,7 @@ export class SheetView extends NonReactive {
         super();
         Object.assign(this, options);
         this.layers = new LayerCanvases(this.surface, this.width, this.height);
-        this.scale = 1;
-        this.x = 0;
-        this.y = 0;
-        this.angle = 0;
-        this.isFlipped = false;
+        this.viewport = new Viewport(this.width, this.height, SCALES);
         this.isFitted = true;
         this.wasTurned = false;
         this.revision = 0;
@@ -201,29 +199,32 @@ export class SheetView extends NonReactive {
         this.onHistory(words);
     }
 
-    toPlace(clientX, clientY) {
-        const box = this.surface.getBoundingClientRect();
+    get scale() {
+        return this.viewport.scale;
+    }
 
-        // However it is turned, its middle is the middle of the rectangle around it.
-        return placeOn(this, this.width, this.height, clientX - box.left - box.width / 2, clientY - box.top - box.height / 2);
+    /** Degrees that it is turned by. */
+    get angle() {
+        return this.viewport.angle;
+    }
+
+    get isFlipped() {
+        return this.viewport.isFlipped;
+    }
+
+    toPlace(clientX, clientY) {
+        return this.shown.toPlace(...placeIn(this.mat, clientX, clientY));
     }
 
     fit() {
-        const { clientWidth: width, clientHeight: height } = this.mat;
-        const room = { left: 24, top: 20, right: 24, bottom: 24, ...this.room };
-        const [wide, high] = around(this.width, this.height, this.angle);
-        this.scale = Math.min(1, (width - room.left - room.right) / wide, (height - room.top - room.bottom) / high);
-        this.x = room.left + (width - room.left - room.right - this.width * this.scale) / 2;
-        this.y = room.top + (height - room.top - room.bottom - this.height * this.scale) / 2;
+        const { left, top, right, bottom } = { left: 24, top: 20, right: 24, bottom: 24, ...this.room };
+        this.viewport.fit({ left, top, width: this.mat.clientWidth - left - right, height: this.mat.clientHeight - top - bottom });
         this.place();
         this.isFitted = true;
     }
 
     zoomAt(factor, clientX, clientY) {
-        const box = this.mat.getBoundingClientRect();
-        const px = (clientX ?? box.left + box.width / 2) - box.left;
-        const py = (clientY ?? box.top + box.height / 2) - box.top;
-        Object.assign(this, enlargedAbout(this, factor, px, py, 0.05, 8));
+        this.viewport.zoomAt(factor, ...placeIn(this.mat, clientX, clientY));
         this.place();
     }
 
@@ -234,40 +235,38 @@ export class SheetView extends NonReactive {
 
     /** Turns the view, not the sheet: about a place on the screen, or the middle of what is seen. */
     turnBy(degrees, clientX, clientY) {
-        const box = this.mat.getBoundingClientRect();
-        Object.assign(this, turnedAbout(this, this.width, this.height, degrees, (clientX ?? box.left + box.width / 2) - box.left, (clientY ?? box.top + box.height / 2) - box.top));
+        this.viewport.turnAbout(degrees, ...placeIn(this.mat, clientX, clientY));
         this.place();
     }
 
     /** Shows it in a mirror, or no more: mistakes that the eye is used to are seen at once. */
     flip() {
-        this.isFlipped = !this.isFlipped;
-        this.angle = -this.angle;
+        this.viewport.flip();
         this.place();
     }
 
     pan(dx, dy) {
-        this.x += dx;
-        this.y += dy;
+        this.viewport.pan(dx, dy);
         this.place();
     }
 
     place() {
+        this.shown = this.viewport.onWholePixels();
+        const { x, y, scale, angle, isFlipped } = this.shown;
         const style = this.surface.style;
-        // On whole px of the screen, so that a sheet at 100 % is shown px for px.
-        style.left = `${Math.round(this.x)}px`;
-        style.top = `${Math.round(this.y)}px`;
-        style.width = `${this.width * this.scale}px`;
-        style.height = `${this.height * this.scale}px`;
-        this.wasTurned ||= this.angle !== 0 || this.isFlipped;
+        style.left = `${x}px`;
+        style.top = `${y}px`;
+        style.width = `${this.width * scale}px`;
+        style.height = `${this.height * scale}px`;
+        this.wasTurned ||= angle !== 0 || isFlipped;
         if (this.wasTurned) {
-            style.transform = `rotate(${this.angle}deg)${this.isFlipped ? ' scaleX(-1)' : ''}`;
+            style.transform = `rotate(${angle}deg)${isFlipped ? ' scaleX(-1)' : ''}`;
         }
-        style.imageRendering = this.scale >= 3 ? 'pixelated' : 'auto';
-        style.setProperty('--px', `${this.scale}px`);
-        this.surface.toggleAttribute('data-grid', this.scale > GRID_FROM);
+        style.imageRendering = scale >= 3 ? 'pixelated' : 'auto';
+        style.setProperty('--px', `${scale}px`);
+        this.surface.toggleAttribute('data-grid', scale > GRID_FROM);
         this.isFitted = false;
-        this.onView?.(this.scale);
+        this.onView?.(scale);
         this.surface.dispatchEvent(new CustomEvent('view-moved'));
     }
 

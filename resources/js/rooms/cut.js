@@ -228,10 +228,10 @@ export const cutRoom = () => extended(extended(extended({ ...undoable, ...listKe
         this.change(step, { places: [] });
     },
     closer() {
-        this.view.zoomTo(this.view.zoom * 1.5);
+        this.view.zoomBy(1.5);
     },
     farther() {
-        this.view.zoomTo(this.view.zoom / 1.5);
+        this.view.zoomBy(1 / 1.5);
     },
     fit() {
         this.view.fit();

@@ -1,9 +1,10 @@
-import { enlargedAbout } from '../lib/canvas';
 import { catchPan } from '../lib/pan';
 import { catchPen } from '../lib/pen';
 import { NonReactive } from '../lib/non-reactive';
+import { Viewport, placeIn } from '../lib/viewport';
 
-const MOST_ZOOM = 8;
+/** True size, and nearest. */
+const SCALES = { least: 1, most: 8 };
 
 /**
  * The swatch on screen: true size or up to eight times as large, moved about, pointed at, and
@@ -23,9 +24,7 @@ export class SwatchView extends NonReactive {
     constructor(of) {
         super();
         Object.assign(this, of);
-        this.scale = 1;
-        this.x = 0;
-        this.y = 0;
+        this.viewport = new Viewport(0, 0, SCALES);
         this.panning = false;
         catchPen(this.mat, {
             toPlace: (x, y) => this.toPlace(x, y),
@@ -46,37 +45,31 @@ export class SwatchView extends NonReactive {
     }
 
     toPlace(clientX, clientY) {
-        const box = this.mat.getBoundingClientRect();
-
-        return [(clientX - box.left - this.x) / this.scale, (clientY - box.top - this.y) / this.scale];
+        return this.viewport.toPlace(...placeIn(this.mat, clientX, clientY));
     }
 
     zoomBy(factor, clientX, clientY) {
-        const box = this.mat.getBoundingClientRect();
-        const [px, py] = [(clientX ?? box.left + box.width / 2) - box.left, (clientY ?? box.top + box.height / 2) - box.top];
-        Object.assign(this, enlargedAbout(this, factor, px, py, 1, MOST_ZOOM));
+        this.viewport.zoomAt(factor, ...placeIn(this.mat, clientX, clientY));
         this.place();
     }
 
     trueSize() {
-        [this.scale, this.x, this.y] = [1, 0, 0];
+        this.viewport.lay(1, [0, 0], [0, 0]);
         this.place();
     }
 
     pan(dx, dy) {
-        this.x += dx;
-        this.y += dy;
+        this.viewport.pan(dx, dy);
         this.place();
     }
 
     /** The swatch never leaves its frame. */
     place() {
-        const { clientWidth: width, clientHeight: height } = this.mat;
-        this.x = Math.min(0, Math.max(width - width * this.scale, this.x));
-        this.y = Math.min(0, Math.max(height - height * this.scale, this.y));
-        this.board.style.transform = `translate(${this.x}px, ${this.y}px) scale(${this.scale})`;
-        this.board.style.imageRendering = this.scale >= 3 ? 'pixelated' : 'auto';
-        this.onZoom(this.scale);
+        this.viewport.cover(this.mat.clientWidth, this.mat.clientHeight);
+        const { x, y, scale } = this.viewport;
+        this.board.style.transform = `translate(${x}px, ${y}px) scale(${scale})`;
+        this.board.style.imageRendering = scale >= 3 ? 'pixelated' : 'auto';
+        this.onZoom(scale);
     }
 
     #listen() {
@@ -84,7 +77,7 @@ export class SwatchView extends NonReactive {
             if (event.ctrlKey || event.metaKey) {
                 event.preventDefault();
                 this.zoomBy(event.deltaY < 0 ? 1.25 : 0.8, event.clientX, event.clientY);
-            } else if (this.scale > 1) {
+            } else if (this.viewport.scale > 1) {
                 event.preventDefault();
                 this.pan(-event.deltaX, -event.deltaY);
             }
