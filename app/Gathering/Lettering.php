@@ -68,7 +68,7 @@ final readonly class Lettering implements Way
             Field::number('slant', 'Slant', '°', -45, 45, 0),
             Field::number('spacing', 'Letter spacing', '%', -0.3, 1, 0, 0.01),
             Field::number('lines', 'Line spacing', '×', 0.6, 2.5, 1.1, 0.05),
-            Field::choice('set', 'Lines', ['in the middle', 'at the left', 'at the right']),
+            Field::choice('set', 'Lines', LinesSet::class),
         ];
     }
 
@@ -98,10 +98,10 @@ final readonly class Lettering implements Way
             [$width, $height] = self::measure($sheet, $pen, $text, $numbers);
         }
         $sheet->newImage($width, $height, new ImagickPixel('none'));
-        $at = match ($numbers->choice('set')) {
-            'at the left' => [$size * 0.5 + max(0.0, tan(deg2rad($numbers->number('slant')))) * $height * 0.5, Imagick::ALIGN_LEFT],
-            'at the right' => [$width - $size * 0.5, Imagick::ALIGN_RIGHT],
-            default => [$width / 2, Imagick::ALIGN_CENTER],
+        $at = match ($numbers->choice('set', LinesSet::class)) {
+            LinesSet::Left => [$size * 0.5 + max(0.0, tan(deg2rad($numbers->number('slant')))) * $height * 0.5, Imagick::ALIGN_LEFT],
+            LinesSet::Right => [$width - $size * 0.5, Imagick::ALIGN_RIGHT],
+            LinesSet::Middle => [$width / 2, Imagick::ALIGN_CENTER],
         };
         $pen->setTextAlignment($at[1]);
         $lines = explode("\n", $text);
@@ -121,7 +121,7 @@ final readonly class Lettering implements Way
     private function pen(FieldValues $numbers, float $size): ImagickDraw
     {
         $pen = new ImagickDraw;
-        $pen->setFont($this->file($numbers->choice('font')));
+        $pen->setFont($this->file($numbers->word('font')));
         $pen->setFontSize($size);
         $pen->setFillColor(new ImagickPixel('black'));
         $pen->setTextKerning($numbers->number('spacing') * $size);

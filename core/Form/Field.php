@@ -50,34 +50,33 @@ abstract class Field
     }
 
     /**
-     * What the cases of an enum are called where they are written down.
+     * One of the cases of an enum; the first one is the default.
      *
      * @param  class-string<BackedEnum>  $choices
-     * @return non-empty-list<string>
-     *
-     * @throws LogicException when it has none
      */
-    public static function words(string $choices): array
+    public static function choice(string $key, string $label, string $choices): ChoiceField
     {
-        $words = array_map(fn (BackedEnum $case): string => (string) $case->value, $choices::cases());
-
-        return $words === [] ? throw new LogicException("{$choices} has no cases.") : $words;
+        return new ChoiceField($key, $label, self::words($choices));
     }
 
-    /** @param  non-empty-list<string>  $choices  the first one is the default */
-    public static function choice(string $key, string $label, array $choices): ChoiceField
+    /**
+     * One of some things that are known by their names.
+     *
+     * @param  non-empty-list<string>  $names  the first one is the default
+     */
+    public static function named(string $key, string $label, array $names): ChoiceField
     {
-        return new ChoiceField($key, $label, $choices, false);
+        return new ChoiceField($key, $label, $names);
     }
 
     /**
      * A choice that is told best by pictures of what it makes.
      *
-     * @param  non-empty-list<string>  $choices  the first one is the default
+     * @param  class-string<BackedEnum>|non-empty-list<string>  $choices  the cases of an enum, or names; the first one is the default
      */
-    public static function pictured(string $key, string $label, array $choices): ChoiceField
+    public static function pictured(string $key, string $label, string|array $choices): ChoiceField
     {
-        return new ChoiceField($key, $label, $choices, true);
+        return new ChoiceField($key, $label, is_array($choices) ? $choices : self::words($choices), true);
     }
 
     /** Some words, in as many lines as need be. */
@@ -121,10 +120,10 @@ abstract class Field
     }
 
     /** The same, but of use only where a choice has one of some values; said again, another choice may do as well. */
-    public function onlyWith(string $choice, string ...$values): static
+    public function onlyWith(string $choice, BackedEnum ...$values): static
     {
         $field = clone $this;
-        $field->when[] = [$choice, array_values($values)];
+        $field->when[] = [$choice, self::valuesOf($values)];
 
         return $field;
     }
@@ -141,5 +140,29 @@ abstract class Field
         $nothing = ['unit' => '', 'least' => 0.0, 'most' => 0.0, 'step' => 1.0, 'default' => 0.0, 'choices' => [], 'colour' => '', 'points' => [], 'isPictured' => false];
 
         return [...$nothing, ...$this->shown(), 'key' => $this->key, 'label' => $this->label, 'when' => $this->when];
+    }
+
+    /**
+     * What the cases of an enum are called where they are written down.
+     *
+     * @param  class-string<BackedEnum>  $choices
+     * @return non-empty-list<string>
+     *
+     * @throws LogicException when it has none
+     */
+    private static function words(string $choices): array
+    {
+        $words = self::valuesOf($choices::cases());
+
+        return $words === [] ? throw new LogicException("{$choices} has no cases.") : $words;
+    }
+
+    /**
+     * @param  array<BackedEnum>  $cases
+     * @return list<string>
+     */
+    private static function valuesOf(array $cases): array
+    {
+        return array_map(fn (BackedEnum $case): string => (string) $case->value, array_values($cases));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Form;
 
+use BackedEnum;
 use LogicException;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Curve;
@@ -50,7 +51,19 @@ final readonly class FieldValues
         return is_float($value) ? $value : throw new LogicException("There is no number “{$key}”.");
     }
 
-    public function choice(string $key): string
+    /**
+     * @template T of BackedEnum
+     *
+     * @param  class-string<T>  $choices  what the field was made of
+     * @return T
+     */
+    public function choice(string $key, string $choices): BackedEnum
+    {
+        return $choices::from($this->word($key));
+    }
+
+    /** The name of what was chosen, where the choices are no enum. */
+    public function word(string $key): string
     {
         $value = $this->values[$key] ?? null;
 
@@ -59,12 +72,12 @@ final readonly class FieldValues
 
     public function text(string $key): string
     {
-        return $this->choice($key);
+        return $this->word($key);
     }
 
     public function colour(string $key): Srgb
     {
-        return Srgb::fromHex($this->choice($key));
+        return Srgb::fromHex($this->word($key));
     }
 
     /** @return list<array{float, float}> */

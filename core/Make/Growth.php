@@ -7,6 +7,8 @@ namespace Yarrowfog\Core\Make;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Form\Field;
 use Yarrowfog\Core\Form\FieldValues;
+use Yarrowfog\Core\Make\Choice\Plant;
+use Yarrowfog\Core\Make\Choice\PlantTones;
 use Yarrowfog\Core\Raster\Bitmap;
 
 /**
@@ -18,11 +20,11 @@ final class Growth implements Recipe
 {
     /** What each plant begins with: split, angle, bend, taper, leaf, droop, gain, stems, width, forks. */
     private const PLANTS = [
-        'grass tuft' => [0, 24, 0.35, 0.98, 0.0, 0.45, 1.0, 16, 0.012, 0],
-        'twig' => [2, 32, 0.25, 0.42, 0.25, 0.1, 0.78, 1, 0.03, 6],
-        'frond' => [1, 52, 0.12, 0.85, 0.0, 0.18, 0.55, 1, 0.02, 1],
-        'weed' => [2, 20, 1.1, 0.14, 0.0, 0.0, 0.9, 2, 0.05, 4],
-        'coral' => [2, 34, 0.2, 0.14, 0.0, -0.15, 0.8, 3, 0.06, 5],
+        Plant::GrassTuft->value => [0, 24, 0.35, 0.98, 0.0, 0.45, 1.0, 16, 0.012, 0],
+        Plant::Twig->value => [2, 32, 0.25, 0.42, 0.25, 0.1, 0.78, 1, 0.03, 6],
+        Plant::Frond->value => [1, 52, 0.12, 0.85, 0.0, 0.18, 0.55, 1, 0.02, 1],
+        Plant::Weed->value => [2, 20, 1.1, 0.14, 0.0, 0.0, 0.9, 2, 0.05, 4],
+        Plant::Coral->value => [2, 34, 0.2, 0.14, 0.0, -0.15, 0.8, 3, 0.06, 5],
     ];
 
     /** Part of the picture that is left free round the plant. */
@@ -33,32 +35,35 @@ final class Growth implements Recipe
     /** @var list<array{list<array{float, float}>, float, float, int}> what was grown: points, a width at each end, colour; an outline where the width is negative */
     private array $parts = [];
 
+    private readonly Plant $plant;
+
     private function __construct(private readonly FieldValues $numbers, private readonly Scene $scene, private readonly float $side)
     {
+        $this->plant = $numbers->choice('plant', Plant::class);
     }
 
     public static function params(): array
     {
         return [
-            Field::pictured('plant', 'Plant', array_keys(self::PLANTS)),
+            Field::pictured('plant', 'Plant', Plant::class),
             Field::number('side', 'Picture', 'px', 128, 2000, 900, 8),
             Field::number('stems', 'Stems', '×', 0.2, 4, 1, 0.05),
-            Field::number('split', 'Split', '×', 0, 2, 1, 0.05)->onlyWith('plant', 'twig', 'frond', 'weed', 'coral'),
+            Field::number('split', 'Split', '×', 0, 2, 1, 0.05)->onlyWith('plant', Plant::Twig, Plant::Frond, Plant::Weed, Plant::Coral),
             Field::number('angle', 'Angle', '×', 0, 2, 1, 0.05),
             Field::number('bend', 'Bend', '×', 0, 3, 1, 0.05),
             Field::number('taper', 'Taper', '%', 0, 1, 0.5, 0.01),
-            Field::number('leaf', 'Leaves', '%', 0, 1, 0.3, 0.01)->onlyWith('plant', 'twig', 'weed', 'coral'),
+            Field::number('leaf', 'Leaves', '%', 0, 1, 0.3, 0.01)->onlyWith('plant', Plant::Twig, Plant::Weed, Plant::Coral),
             Field::number('droop', 'Droop', '%', -1, 1, 0, 0.01),
-            Field::number('gain', 'Gain', '×', 0.5, 1.3, 1, 0.01)->onlyWith('plant', 'twig', 'frond', 'weed', 'coral'),
+            Field::number('gain', 'Gain', '×', 0.5, 1.3, 1, 0.01)->onlyWith('plant', Plant::Twig, Plant::Frond, Plant::Weed, Plant::Coral),
             Field::number('width', 'Width', '×', 0.3, 3, 1, 0.05),
-            Field::choice('tones', 'Tones', ['dark to light', 'black', 'greens']),
+            Field::choice('tones', 'Tones', PlantTones::class),
             Field::roll(),
         ];
     }
 
     public static function name(FieldValues $numbers): string
     {
-        return ucfirst($numbers->choice('plant')).' '.(int) $numbers->number('roll');
+        return ucfirst($numbers->choice('plant', Plant::class)->value).' '.(int) $numbers->number('roll');
     }
 
     public static function dpi(FieldValues $numbers): int
@@ -80,27 +85,27 @@ final class Growth implements Recipe
 
     private function grow(): void
     {
-        [, $angle, , , , , , $stems, $width] = self::PLANTS[$this->numbers->choice('plant')];
+        [, $angle, , , , , , $stems, $width] = self::PLANTS[$this->plant->value];
         $stems = max(1, (int) round($stems * $this->numbers->number('stems')));
-        $isGrass = $this->numbers->choice('plant') === 'grass tuft';
+        $isGrass = $this->plant === Plant::GrassTuft;
         for ($k = 0; $k < $stems; $k++) {
             $aside = $stems === 1 ? 0.0 : ($k + 0.5) / $stems * 2 - 1;
             $turn = deg2rad($angle) * $this->numbers->number('angle') * ($isGrass ? 1.6 : 0.9) * $aside + $this->scene->between(-0.08, 0.08);
-            $long = $this->side * ($isGrass ? $this->scene->between(0.5, 0.85) : ($this->numbers->choice('plant') === 'frond' ? 0.8 : 0.26));
+            $long = $this->side * ($isGrass ? $this->scene->between(0.5, 0.85) : ($this->plant === Plant::Frond ? 0.8 : 0.26));
             $this->stem($this->side * (0.5 + 0.05 * $aside), $this->side * 0.96, -M_PI / 2 + $turn, $long, $this->side * $width * $this->numbers->number('width'), 0);
         }
     }
 
     private function stem(float $x, float $y, float $angle, float $long, float $width, int $depth): void
     {
-        [$split, $spread, $bend, $taper, $leaf, $droop, $gain, , , $forks] = self::PLANTS[$this->numbers->choice('plant')];
+        [$split, $spread, $bend, $taper, $leaf, $droop, $gain, , , $forks] = self::PLANTS[$this->plant->value];
         $n = $this->numbers->number(...);
         if ($width < 0.35 || $long < 2.0 || $depth > $forks || count($this->parts) > self::MOST_SEGMENTS) {
             return;
         }
         $curve = $bend * $n('bend') * $this->scene->between(-1, 1);
         $fall = ($droop + $n('droop')) * 1.4;
-        $isFrond = $this->numbers->choice('plant') === 'frond';
+        $isFrond = $this->plant === Plant::Frond;
         $end = $width * max(0.0, 1 - $taper * (0.3 + 1.4 * $n('taper')));
         $steps = (int) max(4, min(80, $long / 4));
         for ($i = 0; $i < $steps; $i++) {
@@ -181,10 +186,10 @@ final class Growth implements Recipe
     {
         $u = min(1.0, $depth / 6) * 0.8 + $this->scene->between(-0.03, 0.03);
 
-        return match ($this->numbers->choice('tones')) {
-            'black' => 0x000000,
-            'greens' => Scene::rgb(0.12 + 0.3 * $u, 0.22 + 0.32 * $u, 0.1 + 0.14 * $u),
-            default => Scene::grey(0.04 + 0.42 * $u),
+        return match ($this->numbers->choice('tones', PlantTones::class)) {
+            PlantTones::Black => 0x000000,
+            PlantTones::Greens => Scene::rgb(0.12 + 0.3 * $u, 0.22 + 0.32 * $u, 0.1 + 0.14 * $u),
+            PlantTones::DarkToLight => Scene::grey(0.04 + 0.42 * $u),
         };
     }
 }

@@ -7,6 +7,7 @@ namespace Yarrowfog\Core\Make;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Form\Field;
 use Yarrowfog\Core\Form\FieldValues;
+use Yarrowfog\Core\Make\Choice\CameraSize;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
@@ -15,14 +16,12 @@ use Yarrowfog\Core\Raster\Premultiplied;
 /** Stands in for a hand-held camera: a find on a table or another ground, by a window. */
 final class SampleCamera implements Recipe
 {
-    private const MEGAPIXELS = ['2 megapixels' => 1632, '6 megapixels' => 2832, '12 megapixels' => 4000];
-
     public static function params(): array
     {
         return [
             Field::pictured('find', 'On the table', array_keys(Finds::ALL)),
-            Field::choice('ground', 'It lies on', [Grounds::TABLE, ...array_keys(Grounds::ALL)]),
-            Field::choice('size', 'Picture', array_keys(self::MEGAPIXELS)),
+            Field::named('ground', 'It lies on', [Grounds::TABLE, ...array_keys(Grounds::ALL)]),
+            Field::choice('size', 'Picture', CameraSize::class),
             Field::number('light', 'Uneven light', '%', 0, 1, 0.5, 0.01),
             Field::number('shadow', 'Shadow', '%', 0, 1, 0.5, 0.01),
             Field::number('lean', 'Held aslant', '%', 0, 1, 0.3, 0.01),
@@ -33,7 +32,7 @@ final class SampleCamera implements Recipe
 
     public static function name(FieldValues $numbers): string
     {
-        return ucfirst($numbers->choice('find')).', photo '.(int) $numbers->number('roll');
+        return ucfirst($numbers->word('find')).', photo '.(int) $numbers->number('roll');
     }
 
     public static function dpi(FieldValues $numbers): ?int
@@ -43,10 +42,10 @@ final class SampleCamera implements Recipe
 
     public static function make(FieldValues $numbers, ?int $longest = null): Bitmap
     {
-        $width = self::MEGAPIXELS[$numbers->choice('size')];
+        $width = $numbers->choice('size', CameraSize::class)->width();
         $width = $longest === null ? $width : min($width, $longest);
         $height = (int) round($width * 0.75);
-        $find = Finds::named($numbers->choice('find'));
+        $find = Finds::named($numbers->word('find'));
         [$w, $h] = $find->size();
         $chance = new Chance((int) $numbers->number('roll'));
         $scene = new Scene($width, $height, $chance);
@@ -124,7 +123,7 @@ final class SampleCamera implements Recipe
         $out = [];
         $i = 0;
         $seed = (int) ($chance->unit(34, 0) * 65536);
-        $name = $numbers->choice('ground');
+        $name = $numbers->word('ground');
         $ground = $name === Grounds::TABLE ? [] : Grounds::named($name)->paint($object->width, $object->height, $s, $chance);
         for ($y = 0; $y < $object->height; $y++) {
             for ($x = 0; $x < $object->width; $x++) {

@@ -7,6 +7,7 @@ namespace Yarrowfog\Core\Make;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Form\Field;
 use Yarrowfog\Core\Form\FieldValues;
+use Yarrowfog\Core\Make\Choice\ScannerLid;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Blur;
 use Yarrowfog\Core\Raster\Plane;
@@ -15,10 +16,6 @@ use Yarrowfog\Core\Raster\Turning;
 /** Stands in for a flat-bed scanner: lays a find on the glass and scans it. */
 final class SampleScanner implements Recipe
 {
-    private const CLOSED = 'closed, on paper';
-
-    private const OPEN = 'open, dark behind';
-
     /** mm of glass left free round the find. */
     private const MARGIN = 6.0;
 
@@ -26,9 +23,9 @@ final class SampleScanner implements Recipe
     {
         return [
             Field::pictured('find', 'On the glass', array_keys(Finds::ALL)),
-            Field::choice('lid', 'Lid', [self::CLOSED, self::OPEN]),
+            Field::choice('lid', 'Lid', ScannerLid::class),
             Field::number('dpi', 'Resolution', 'dpi', 75, 1200, 300, 25),
-            Field::number('tint', 'Paper tint', '%', 0, 1, 0.3, 0.01)->onlyWith('lid', self::CLOSED),
+            Field::number('tint', 'Paper tint', '%', 0, 1, 0.3, 0.01)->onlyWith('lid', ScannerLid::Closed),
             Field::number('dust', 'Dust', '%', 0, 1, 0.2, 0.01),
             Field::number('skew', 'Skew', '°', -30, 30, 2, 0.5),
             Field::roll(),
@@ -37,7 +34,7 @@ final class SampleScanner implements Recipe
 
     public static function name(FieldValues $numbers): string
     {
-        return ucfirst($numbers->choice('find')).', scan '.(int) $numbers->number('roll');
+        return ucfirst($numbers->word('find')).', scan '.(int) $numbers->number('roll');
     }
 
     public static function dpi(FieldValues $numbers): int
@@ -47,7 +44,7 @@ final class SampleScanner implements Recipe
 
     public static function make(FieldValues $numbers, ?int $longest = null): Bitmap
     {
-        $find = Finds::named($numbers->choice('find'));
+        $find = Finds::named($numbers->word('find'));
         [$w, $h] = $find->size();
         $s = $numbers->number('dpi') / 25.4;
         $side = max($w, $h) + 2 * self::MARGIN;
@@ -63,7 +60,7 @@ final class SampleScanner implements Recipe
     /** The lamp lights the paper evenly; only beside the find a thin shadow falls. */
     private static function scan(Bitmap $object, FieldValues $numbers, float $s, Chance $chance): Bitmap
     {
-        $closed = $numbers->choice('lid') === self::CLOSED;
+        $closed = $numbers->choice('lid', ScannerLid::class) === ScannerLid::Closed;
         $alpha = [];
         foreach ($object->pixels as $p) {
             $alpha[] = ($p & 255) * 257;

@@ -7,18 +7,14 @@ namespace Yarrowfog\Core\Make;
 use Yarrowfog\Core\Chance;
 use Yarrowfog\Core\Form\Field;
 use Yarrowfog\Core\Form\FieldValues;
+use Yarrowfog\Core\Make\Choice\ShapeCount;
+use Yarrowfog\Core\Make\Choice\ShapeKind;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Polygon;
 
 /** One shape, or many of them strewn by a roll: dots, stars, splatter. */
 final class Shapes implements Recipe
 {
-    private const ONE = 'one shape';
-
-    private const CLUSTER = 'a cluster';
-
-    private const KINDS = ['ellipse', 'polygon', 'star', 'ring', 'bar', 'arc', 'blob', 'cross', 'drop'];
-
     /** Corners of an outline that stands for a curve. */
     private const FINE = 120;
 
@@ -28,31 +24,31 @@ final class Shapes implements Recipe
     public static function params(): array
     {
         return [
-            Field::pictured('shape', 'Shape', self::KINDS),
-            Field::choice('many', 'Make', [self::ONE, self::CLUSTER]),
+            Field::pictured('shape', 'Shape', ShapeKind::class),
+            Field::choice('many', 'Make', ShapeCount::class),
             Field::number('side', 'Picture', 'px', 64, 2000, 800, 8),
-            Field::number('size', 'Size', '%', 0.02, 1, 0.8, 0.01)->onlyWith('many', self::ONE),
-            Field::number('corners', 'Corners', '', 3, 24, 5)->onlyWith('shape', 'polygon', 'star', 'blob'),
+            Field::number('size', 'Size', '%', 0.02, 1, 0.8, 0.01)->onlyWith('many', ShapeCount::One),
+            Field::number('corners', 'Corners', '', 3, 24, 5)->onlyWith('shape', ShapeKind::Polygon, ShapeKind::Star, ShapeKind::Blob),
             Field::number('flat', 'Roundness', '%', 0.05, 1, 1, 0.01),
-            Field::number('inner', 'Inside', '%', 0.05, 0.95, 0.5, 0.01)->onlyWith('shape', 'star', 'ring', 'bar', 'arc', 'blob', 'cross', 'drop'),
-            Field::number('soft', 'Round corners', '%', 0, 1, 0, 0.01)->onlyWith('shape', 'polygon', 'star', 'bar', 'cross'),
+            Field::number('inner', 'Inside', '%', 0.05, 0.95, 0.5, 0.01)->onlyWith('shape', ShapeKind::Star, ShapeKind::Ring, ShapeKind::Bar, ShapeKind::Arc, ShapeKind::Blob, ShapeKind::Cross, ShapeKind::Drop),
+            Field::number('soft', 'Round corners', '%', 0, 1, 0, 0.01)->onlyWith('shape', ShapeKind::Polygon, ShapeKind::Star, ShapeKind::Bar, ShapeKind::Cross),
             Field::number('turn', 'Turn', '°', -180, 180, 0),
-            Field::number('count', 'How many', '', 2, 400, 60)->onlyWith('many', self::CLUSTER),
-            Field::number('least', 'Smallest', '%', 0.005, 0.3, 0.012, 0.001)->onlyWith('many', self::CLUSTER),
-            Field::number('most', 'Largest', '%', 0.01, 0.5, 0.09, 0.001)->onlyWith('many', self::CLUSTER),
-            Field::number('gather', 'Gathered', '%', 0, 1, 0.6, 0.01)->onlyWith('many', self::CLUSTER),
-            Field::number('apart', 'Pushed apart', '%', 0, 1, 0.3, 0.01)->onlyWith('many', self::CLUSTER),
-            Field::number('turning', 'Turned by chance', '%', 0, 1, 1, 0.01)->onlyWith('many', self::CLUSTER),
-            Field::number('greys', 'Greys', '%', 0, 1, 0, 0.01)->onlyWith('many', self::CLUSTER),
-            Field::roll()->onlyWith('many', self::CLUSTER)->onlyWith('shape', 'blob'),
+            Field::number('count', 'How many', '', 2, 400, 60)->onlyWith('many', ShapeCount::Cluster),
+            Field::number('least', 'Smallest', '%', 0.005, 0.3, 0.012, 0.001)->onlyWith('many', ShapeCount::Cluster),
+            Field::number('most', 'Largest', '%', 0.01, 0.5, 0.09, 0.001)->onlyWith('many', ShapeCount::Cluster),
+            Field::number('gather', 'Gathered', '%', 0, 1, 0.6, 0.01)->onlyWith('many', ShapeCount::Cluster),
+            Field::number('apart', 'Pushed apart', '%', 0, 1, 0.3, 0.01)->onlyWith('many', ShapeCount::Cluster),
+            Field::number('turning', 'Turned by chance', '%', 0, 1, 1, 0.01)->onlyWith('many', ShapeCount::Cluster),
+            Field::number('greys', 'Greys', '%', 0, 1, 0, 0.01)->onlyWith('many', ShapeCount::Cluster),
+            Field::roll()->onlyWith('many', ShapeCount::Cluster)->onlyWith('shape', ShapeKind::Blob),
         ];
     }
 
     public static function name(FieldValues $numbers): string
     {
-        $shape = ucfirst($numbers->choice('shape'));
+        $shape = ucfirst($numbers->choice('shape', ShapeKind::class)->value);
 
-        return $numbers->choice('many') === self::ONE ? $shape : "{$shape} cluster ".(int) $numbers->number('roll');
+        return $numbers->choice('many', ShapeCount::class) === ShapeCount::One ? $shape : "{$shape} cluster ".(int) $numbers->number('roll');
     }
 
     public static function dpi(FieldValues $numbers): int
@@ -66,7 +62,7 @@ final class Shapes implements Recipe
         $side = (int) $numbers->number('side');
         $side = $longest === null ? $side : min($side, $longest);
         $chance = new Chance((int) $numbers->number('roll'));
-        if ($numbers->choice('many') === self::ONE) {
+        if ($numbers->choice('many', ShapeCount::class) === ShapeCount::One) {
             $mask = Polygon::fill(self::place($numbers, $chance, 0, $side / 2, $side / 2, $side * $numbers->number('size') / 2, $numbers->number('turn')), $side, $side, true);
 
             return self::black($mask, $side);
@@ -164,16 +160,16 @@ final class Shapes implements Recipe
         }
         $half = $inner * 0.4;
 
-        return match ($numbers->choice('shape')) {
-            'polygon' => [self::soften($polygon, $numbers->number('soft'))],
-            'star' => [self::soften($star, $numbers->number('soft'))],
-            'ring' => [$circle(1.0), $circle($inner)],
-            'bar' => [self::soften([[-1.0, -$half], [1.0, -$half], [1.0, $half], [-1.0, $half]], $numbers->number('soft'))],
-            'arc' => [self::arc($inner)],
-            'blob' => [self::blob($n, $inner, $chance, $k)],
-            'cross' => [self::soften([[-$half, -1.0], [$half, -1.0], [$half, -$half], [1.0, -$half], [1.0, $half], [$half, $half], [$half, 1.0], [-$half, 1.0], [-$half, $half], [-1.0, $half], [-1.0, -$half], [-$half, -$half]], $numbers->number('soft'))],
-            'drop' => [self::drop($inner)],
-            default => [$circle(1.0)],
+        return match ($numbers->choice('shape', ShapeKind::class)) {
+            ShapeKind::Polygon => [self::soften($polygon, $numbers->number('soft'))],
+            ShapeKind::Star => [self::soften($star, $numbers->number('soft'))],
+            ShapeKind::Ring => [$circle(1.0), $circle($inner)],
+            ShapeKind::Bar => [self::soften([[-1.0, -$half], [1.0, -$half], [1.0, $half], [-1.0, $half]], $numbers->number('soft'))],
+            ShapeKind::Arc => [self::arc($inner)],
+            ShapeKind::Blob => [self::blob($n, $inner, $chance, $k)],
+            ShapeKind::Cross => [self::soften([[-$half, -1.0], [$half, -1.0], [$half, -$half], [1.0, -$half], [1.0, $half], [$half, $half], [$half, 1.0], [-$half, 1.0], [-$half, $half], [-1.0, $half], [-1.0, -$half], [-$half, -$half]], $numbers->number('soft'))],
+            ShapeKind::Drop => [self::drop($inner)],
+            ShapeKind::Ellipse => [$circle(1.0)],
         };
     }
 

@@ -61,7 +61,7 @@ final readonly class Setting
     /** @param  class-string<BackedEnum>  $choices  the first case is the default */
     public static function choice(string $id, Station $station, string $label, string $sentence, string $choices): self
     {
-        return new self($id, $station, $sentence, Field::choice('base', $label, Field::words($choices)), false, SpreadKind::None, 0);
+        return new self($id, $station, $sentence, Field::choice('base', $label, $choices), false, SpreadKind::None, 0);
     }
 
     public function isCurve(): bool

@@ -21,6 +21,7 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Yarrowfog\Core\Advice\PrintPreview;
 use Yarrowfog\Core\Cut\CheckList;
+use Yarrowfog\Core\Cut\Choice\ColourFamilies;
 use Yarrowfog\Core\Cut\Corners;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
@@ -28,7 +29,6 @@ use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\GreyParting;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\Replay;
-use Yarrowfog\Core\Cut\Steps\GreyMix;
 use Yarrowfog\Core\InvalidInput;
 use Yarrowfog\Core\Paint\Mip\HalvedMipChain;
 use Yarrowfog\Core\Raster\Bitmap;
@@ -114,7 +114,7 @@ final class CutController
             throw new InvalidInput('greys', 'There is only one colour here: no mix parts it.');
         }
 
-        return response()->json(['numbers' => ['by' => GreyMix::SIX, ...$parting->weights], 'before' => $parting->before, 'after' => $parting->after]);
+        return response()->json(['numbers' => ['by' => ColourFamilies::Six->value, ...$parting->weights], 'before' => $parting->before, 'after' => $parting->after]);
     }
 
     /** The picture in small as it reaches a step. */

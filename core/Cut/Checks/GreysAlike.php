@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Checks;
 
 use Yarrowfog\Core\Cut\Check;
+use Yarrowfog\Core\Cut\Choice\ColourFamilies;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\GreyParting;
@@ -34,7 +35,7 @@ final class GreysAlike implements Check
             'greys-alike',
             sprintf('Of what tells its colours apart %.0f %% is left in the greys; a mix made for them leaves %.0f %%.', 100 * $parting->before, 100 * $parting->after),
             ['before' => $parting->before, 'after' => $parting->after],
-            Mending::with('Part its greys', $thing->at + 1, GreyMix::class, ['by' => GreyMix::SIX, ...$parting->weights]),
+            Mending::with('Part its greys', $thing->at + 1, GreyMix::class, ['by' => ColourFamilies::Six->value, ...$parting->weights]),
             isNote: true,
         );
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Checks;
 
 use Yarrowfog\Core\Cut\Check;
+use Yarrowfog\Core\Cut\Choice\Reach;
 use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\Mending;
@@ -31,13 +32,13 @@ final class HolesLeft implements Check
             return null;
         }
         $clear = $cut->step(ClearColour::class);
-        if ($clear === null || $clear->numbers->choice('reach') === ClearColour::EVERYWHERE || $cut->placement === null) {
+        if ($clear === null || $clear->numbers->choice('reach', Reach::class) === Reach::Everywhere || $cut->placement === null) {
             return null;
         }
         $filled = [];
         foreach ($cut->steps(ClearColour::class) as $at => $listed) {
             // Told by the picture before it was cleared: what comes after may have changed its colours.
-            $before = $listed->numbers->choice('reach') === ClearColour::EVERYWHERE ? null : $cut->before($at);
+            $before = $listed->numbers->choice('reach', Reach::class) === Reach::Everywhere ? null : $cut->before($at);
             if ($before === null) {
                 continue;
             }
@@ -55,7 +56,7 @@ final class HolesLeft implements Check
             'holes-left',
             $holes === 1 ? 'One hole is still filled with the background.' : "{$holes} holes are still filled with the background.",
             ['holes' => (float) $holes],
-            Mending::with('Clear it everywhere', $cut->list->placeBeforeFrame(), ClearColour::class, [...$clear->numbers->toArray(), 'reach' => ClearColour::EVERYWHERE]),
+            Mending::with('Clear it everywhere', $cut->list->placeBeforeFrame(), ClearColour::class, [...$clear->numbers->toArray(), 'reach' => Reach::Everywhere->value]),
         );
     }
 }

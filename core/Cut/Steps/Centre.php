@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
+use Yarrowfog\Core\Cut\Choice\CentredBy;
 use Yarrowfog\Core\Cut\CroppingStep;
 use Yarrowfog\Core\Cut\InkBounds;
 use Yarrowfog\Core\Cut\StepDescription;
@@ -19,10 +20,6 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Pads so that the ink stands in the middle; nothing is cut off. */
 final readonly class Centre implements CroppingStep
 {
-    private const BY_OUTLINE = 'its outline';
-
-    private const BY_WEIGHT = 'its weight';
-
     /** Ink below this (of 65535) does not belong to the outline. */
     private const THRESHOLD = 2621;
 
@@ -33,13 +30,13 @@ final readonly class Centre implements CroppingStep
     public static function description(): StepDescription
     {
         return new StepDescription('centre', 'Centre', StepGroup::Frame, 'Puts the middle of the ink in the middle of the tip, so that a turned stamp turns about itself.', [
-            Field::choice('by', 'By', [self::BY_OUTLINE, self::BY_WEIGHT]),
+            Field::choice('by', 'By', CentredBy::class),
         ], closes: true);
     }
 
     public static function from(FieldValues $numbers): self
     {
-        return new self($numbers->choice('by') === self::BY_WEIGHT);
+        return new self($numbers->choice('by', CentredBy::class) === CentredBy::Weight);
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap

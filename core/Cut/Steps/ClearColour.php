@@ -7,6 +7,7 @@ namespace Yarrowfog\Core\Cut\Steps;
 use Yarrowfog\Core\Colour\Oklab;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\Choice\Reach;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -21,10 +22,6 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Makes a colour that is pointed at transparent, where it touches that place or everywhere. */
 final readonly class ClearColour implements Step
 {
-    private const TOUCHING = 'touching only';
-
-    public const EVERYWHERE = 'everywhere';
-
     /** Rows of a band. */
     private const BAND = 256;
 
@@ -51,7 +48,7 @@ final readonly class ClearColour implements Step
         return new StepDescription('clear-colour', 'Clear colour', StepGroup::Clear, 'The colour you point at becomes nothing. Click on the picture to choose the place.', [
             Field::places('places', 'Places pointed at', [[0.01, 0.01]]),
             Field::number('tolerance', 'Tolerance', '%', 0, 0.6, 0.1, 0.005),
-            Field::choice('reach', 'Where', [self::TOUCHING, self::EVERYWHERE]),
+            Field::choice('reach', 'Where', Reach::class),
             Field::number('grow', 'Grow', 'px', -20, 20, 0),
             Field::number('feather', 'Edge fades over', 'px', 0, 50, 2, 0.5),
         ]);
@@ -62,7 +59,7 @@ final readonly class ClearColour implements Step
         return new self(
             $numbers->places('places'),
             $numbers->number('tolerance'),
-            $numbers->choice('reach') === self::EVERYWHERE,
+            $numbers->choice('reach', Reach::class) === Reach::Everywhere,
             $numbers->number('grow'),
             $numbers->number('feather'),
         );

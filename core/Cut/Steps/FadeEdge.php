@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\Choice\FadeCurve;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -16,14 +17,8 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Ink runs out towards the edges it would be cut off at. */
 final readonly class FadeEdge implements Step
 {
-    private const EVEN = 'even';
-
-    private const SOFT = 'soft at both ends';
-
-    private const LATE = 'late';
-
     /** @param  float  $left  px over which the ink fades at this side; 0 leaves it */
-    public function __construct(public float $left, public float $top, public float $right, public float $bottom, public string $curve)
+    public function __construct(public float $left, public float $top, public float $right, public float $bottom, public FadeCurve $curve)
     {
     }
 
@@ -34,13 +29,13 @@ final readonly class FadeEdge implements Step
             Field::number('top', 'Top', 'px', 0, 2000, 0),
             Field::number('right', 'Right', 'px', 0, 2000, 0),
             Field::number('bottom', 'Bottom', 'px', 0, 2000, 0),
-            Field::choice('curve', 'Curve', [self::SOFT, self::EVEN, self::LATE]),
+            Field::choice('curve', 'Curve', FadeCurve::class),
         ]);
     }
 
     public static function from(FieldValues $numbers): self
     {
-        return new self($numbers->number('left'), $numbers->number('top'), $numbers->number('right'), $numbers->number('bottom'), $numbers->choice('curve'));
+        return new self($numbers->number('left'), $numbers->number('top'), $numbers->number('right'), $numbers->number('bottom'), $numbers->choice('curve', FadeCurve::class));
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
@@ -65,20 +60,11 @@ final readonly class FadeEdge implements Step
         for ($i = 0; $i < $length; $i++) {
             $part = 1.0;
             // The outermost pixel is empty.
-            $part *= $before > 0 ? $this->curve(min(1.0, $i / $before)) : 1.0;
-            $part *= $after > 0 ? $this->curve(min(1.0, ($length - 1 - $i) / $after)) : 1.0;
+            $part *= $before > 0 ? $this->curve->at(min(1.0, $i / $before)) : 1.0;
+            $part *= $after > 0 ? $this->curve->at(min(1.0, ($length - 1 - $i) / $after)) : 1.0;
             $out[] = (int) round(65536 * $part);
         }
 
         return $out;
-    }
-
-    private function curve(float $x): float
-    {
-        return match ($this->curve) {
-            self::EVEN => $x,
-            self::LATE => sqrt(max(0.0, 1.0 - (1.0 - $x) ** 2)),
-            default => $x * $x * (3.0 - 2.0 * $x),
-        };
     }
 }

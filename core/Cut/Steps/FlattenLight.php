@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
+use Yarrowfog\Core\Cut\Choice\GroundTone;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -16,10 +17,6 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Divides slow changes of light out of a photo or scan. */
 final readonly class FlattenLight implements Step
 {
-    private const LIGHTER = 'lighter than the mark';
-
-    private const DARKER = 'darker than the mark';
-
     /** @param  float  $radius  px: what is larger than this is light, what is smaller is the mark */
     public function __construct(public float $radius, public bool $groundIsDarker)
     {
@@ -29,13 +26,13 @@ final readonly class FlattenLight implements Step
     {
         return new StepDescription('flatten-light', 'Flatten light', StepGroup::Clear, 'Takes shadows and uneven light out of a photo or scan, so that the paper is the same all over.', [
             Field::number('radius', 'Larger than the mark', 'px', 10, 1500, 240),
-            Field::choice('ground', 'The ground is', [self::LIGHTER, self::DARKER]),
+            Field::choice('ground', 'The ground is', GroundTone::class),
         ]);
     }
 
     public static function from(FieldValues $numbers): self
     {
-        return new self($numbers->number('radius'), $numbers->choice('ground') === self::DARKER);
+        return new self($numbers->number('radius'), $numbers->choice('ground', GroundTone::class) === GroundTone::Darker);
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap

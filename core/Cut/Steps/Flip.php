@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
+use Yarrowfog\Core\Cut\Choice\MirrorWay;
 use Yarrowfog\Core\Cut\MovingStep;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\StepDescription;
@@ -16,12 +17,6 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Mirrors the picture. */
 final readonly class Flip implements MovingStep
 {
-    private const ACROSS = 'left and right';
-
-    private const DOWN = 'top and bottom';
-
-    private const BOTH = 'both';
-
     public function __construct(public bool $across, public bool $down)
     {
     }
@@ -29,15 +24,15 @@ final readonly class Flip implements MovingStep
     public static function description(): StepDescription
     {
         return new StepDescription('flip', 'Flip', StepGroup::Frame, 'Mirrors the picture: left and right, or top and bottom, change places.', [
-            Field::choice('way', 'Change', [self::ACROSS, self::DOWN, self::BOTH]),
+            Field::choice('way', 'Change', MirrorWay::class),
         ]);
     }
 
     public static function from(FieldValues $numbers): self
     {
-        $way = $numbers->choice('way');
+        $way = $numbers->choice('way', MirrorWay::class);
 
-        return new self($way !== self::DOWN, $way !== self::ACROSS);
+        return new self($way !== MirrorWay::Down, $way !== MirrorWay::Across);
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Cut\Choice\ColourFamilies;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\ToneStep;
@@ -16,10 +17,6 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Colours become greys, each family as dark as it is wanted. */
 final readonly class GreyMix implements ToneStep
 {
-    public const SIX = 'six hues';
-
-    private const THREE = 'red, green, blue';
-
     /** The six families by their keys, and what makes BT.709 luma of every colour: the weight of a mixture is the sum of its parts. */
     public const HUES = ['reds' => 0.21, 'yellows' => 0.93, 'greens' => 0.72, 'cyans' => 0.79, 'blues' => 0.07, 'magentas' => 0.28];
 
@@ -34,11 +31,11 @@ final readonly class GreyMix implements ToneStep
 
     public static function description(): StepDescription
     {
-        $hue = fn (string $key, string $label): Field => Field::number($key, $label, '%', -1, 2, self::HUES[$key], 0.01)->onlyWith('by', self::SIX);
-        $channel = fn (string $key, string $label, float $luma): Field => Field::number($key, $label, '%', -1, 2, $luma, 0.01)->onlyWith('by', self::THREE);
+        $hue = fn (string $key, string $label): Field => Field::number($key, $label, '%', -1, 2, self::HUES[$key], 0.01)->onlyWith('by', ColourFamilies::Six);
+        $channel = fn (string $key, string $label, float $luma): Field => Field::number($key, $label, '%', -1, 2, $luma, 0.01)->onlyWith('by', ColourFamilies::Three);
 
         return new StepDescription('grey-mix', 'Grey mix', StepGroup::Tone, 'Turns colours into greys: choose how dark each family of colours becomes.', [
-            Field::choice('by', 'By', [self::SIX, self::THREE]),
+            Field::choice('by', 'By', ColourFamilies::class),
             $hue('reds', 'Reds'),
             $hue('yellows', 'Yellows'),
             $hue('greens', 'Greens'),
@@ -54,7 +51,7 @@ final readonly class GreyMix implements ToneStep
     public static function from(FieldValues $numbers): self
     {
         $n = $numbers->number(...);
-        if ($numbers->choice('by') === self::SIX) {
+        if ($numbers->choice('by', ColourFamilies::class) === ColourFamilies::Six) {
             return new self([$n('reds'), $n('yellows'), $n('greens'), $n('cyans'), $n('blues'), $n('magentas')]);
         }
         // A sum of three lights is the same as six families whose mixtures are sums.

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\Choice\AreaShape;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
 use Yarrowfog\Core\Cut\ToneStep;
@@ -19,12 +20,6 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Keeps what lies inside a box, an oval or a free outline. */
 final readonly class KeepArea implements ToneStep
 {
-    private const BOX = 'box';
-
-    private const OVAL = 'oval';
-
-    private const FREE = 'free outline';
-
     /** Corners of the polygon that stands for an oval. */
     private const CORNERS = 96;
 
@@ -32,14 +27,14 @@ final readonly class KeepArea implements ToneStep
      * @param  list<array{float, float}>  $points  fractions: two opposite corners of a box or oval, or the outline
      * @param  float  $feather  px over which the edge fades, from 1 % to 99 %
      */
-    public function __construct(public string $shape, public array $points, public float $feather)
+    public function __construct(public AreaShape $shape, public array $points, public float $feather)
     {
     }
 
     public static function description(): StepDescription
     {
         return new StepDescription('keep-area', 'Keep area', StepGroup::Clear, 'Only what lies inside stays. Draw the area on the picture.', [
-            Field::choice('shape', 'Shape', [self::BOX, self::OVAL, self::FREE]),
+            Field::choice('shape', 'Shape', AreaShape::class),
             Field::places('points', 'Area', [[0.1, 0.1], [0.9, 0.9]], 2000),
             Field::number('feather', 'Edge fades over', 'px', 0, 200, 2, 0.5),
         ]);
@@ -47,7 +42,7 @@ final readonly class KeepArea implements ToneStep
 
     public static function from(FieldValues $numbers): self
     {
-        return new self($numbers->choice('shape'), $numbers->places('points'), $numbers->number('feather'));
+        return new self($numbers->choice('shape', AreaShape::class), $numbers->places('points'), $numbers->number('feather'));
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
@@ -67,11 +62,11 @@ final readonly class KeepArea implements ToneStep
     /** @return list<array{float, float}> */
     private function outline(): array
     {
-        if ($this->shape === self::FREE || count($this->points) < 2) {
+        if ($this->shape === AreaShape::Free || count($this->points) < 2) {
             return $this->points;
         }
         [[$x0, $y0], [$x1, $y1]] = $this->points;
-        if ($this->shape === self::BOX) {
+        if ($this->shape === AreaShape::Box) {
             return [[$x0, $y0], [$x1, $y0], [$x1, $y1], [$x0, $y1]];
         }
         $points = [];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Colour\Srgb;
+use Yarrowfog\Core\Cut\Choice\BackingSource;
 use Yarrowfog\Core\Cut\EdgeMatte;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
@@ -17,10 +18,6 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Takes the colour of what lay behind out of half-transparent edges. */
 final readonly class LiftBacking implements Step
 {
-    private const MEASURED = 'measured at the edge';
-
-    private const GIVEN = 'given';
-
     /** Edge pixels that say nothing yet. */
     private const FEW = 12;
 
@@ -35,14 +32,14 @@ final readonly class LiftBacking implements Step
     public static function description(): StepDescription
     {
         return new StepDescription('lift-backing', 'Lift backing', StepGroup::Clear, 'Takes the colour of what lay behind out of half-transparent edges: no pale halo on dark.', [
-            Field::choice('backing', 'Backing', [self::MEASURED, self::GIVEN]),
-            Field::colour('colour', 'Colour', '#ffffff')->onlyWith('backing', self::GIVEN),
+            Field::choice('backing', 'Backing', BackingSource::class),
+            Field::colour('colour', 'Colour', '#ffffff')->onlyWith('backing', BackingSource::Given),
         ]);
     }
 
     public static function from(FieldValues $numbers): self
     {
-        return new self($numbers->choice('backing') === self::GIVEN ? $numbers->colour('colour') : null);
+        return new self($numbers->choice('backing', BackingSource::class) === BackingSource::Given ? $numbers->colour('colour') : null);
     }
 
     /** P = α·C + (1 − α)·B (Porter and Duff, "Compositing Digital Images", 1984), solved for C. */

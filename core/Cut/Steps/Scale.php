@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
+use Yarrowfog\Core\Cut\Choice\ScaleGoal;
 use Yarrowfog\Core\Cut\MovingStep;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\StepDescription;
@@ -19,10 +20,6 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Brings the longer side to a size; the proportions stay. */
 final readonly class Scale implements MovingStep
 {
-    private const SIDE = 'a longer side';
-
-    private const PART = 'a part of itself';
-
     /**
      * @param  float|null  $side  px of the longer side; null where a part is given
      * @param  float  $part  of its size; frames cut together then keep their sizes to one another
@@ -34,16 +31,16 @@ final readonly class Scale implements MovingStep
     public static function description(): StepDescription
     {
         return new StepDescription('scale', 'Scale', StepGroup::Frame, 'Brings the longer side to a size, or all of it to a part of its size: frames keep their sizes to one another then. Paint larger than the tip and it blurs.', [
-            Field::choice('to', 'To', [self::SIDE, self::PART]),
-            Field::number('side', 'Longer side', 'px', 8, 4096, 512)->onlyWith('to', self::SIDE),
-            Field::number('part', 'Part', '%', 0.01, 4, 0.5, 0.01)->onlyWith('to', self::PART),
-            Field::choice('by', 'By', [Filter::Area->value, Filter::Lanczos->value]),
+            Field::choice('to', 'To', ScaleGoal::class),
+            Field::number('side', 'Longer side', 'px', 8, 4096, 512)->onlyWith('to', ScaleGoal::Side),
+            Field::number('part', 'Part', '%', 0.01, 4, 0.5, 0.01)->onlyWith('to', ScaleGoal::Part),
+            Field::choice('by', 'By', Filter::class),
         ], closes: true);
     }
 
     public static function from(FieldValues $numbers): self
     {
-        return new self($numbers->choice('to') === self::SIDE ? $numbers->number('side') : null, Filter::from($numbers->choice('by')), $numbers->number('part'));
+        return new self($numbers->choice('to', ScaleGoal::class) === ScaleGoal::Side ? $numbers->number('side') : null, $numbers->choice('by', Filter::class), $numbers->number('part'));
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap

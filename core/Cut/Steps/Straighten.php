@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
+use Yarrowfog\Core\Cut\Choice\PageShape;
 use Yarrowfog\Core\Cut\MovingStep;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\StepDescription;
@@ -20,13 +21,6 @@ final readonly class Straighten implements MovingStep
 {
     public const CORNERS = 4;
 
-    private const MEASURED = 'as it seems';
-
-    private const SQUARE = 'square';
-
-    /** Width against height, for those that are known. */
-    private const SHAPES = [self::MEASURED => null, self::SQUARE => 1.0, 'sheet, upright' => M_SQRT1_2, 'sheet, lying' => M_SQRT2];
-
     /** Least of the sine of every corner, and px of every side: below it nothing is left to be seen. */
     private const FLAT = 0.02;
 
@@ -41,7 +35,7 @@ final readonly class Straighten implements MovingStep
     private const PARALLEL = 0.0004;
 
     /** @param  list<array{float, float}>  $corners  fractions, from the upper left clockwise; any other number than four leaves the picture as it is */
-    public function __construct(public array $corners, public string $shape)
+    public function __construct(public array $corners, public PageShape $shape)
     {
     }
 
@@ -49,13 +43,13 @@ final readonly class Straighten implements MovingStep
     {
         return new StepDescription('straighten', 'Straighten', StepGroup::Frame, 'A page or something else flat, photographed from the side, as if seen from straight above. Drag its four corners.', [
             Field::places('corners', 'Its corners', [], self::CORNERS),
-            Field::choice('shape', 'It is', array_keys(self::SHAPES)),
+            Field::choice('shape', 'It is', PageShape::class),
         ]);
     }
 
     public static function from(FieldValues $numbers): self
     {
-        return new self($numbers->places('corners'), $numbers->choice('shape'));
+        return new self($numbers->places('corners'), $numbers->choice('shape', PageShape::class));
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap
@@ -90,7 +84,7 @@ final readonly class Straighten implements MovingStep
         $across = max(self::length($a, $b), self::length($d, $c));
         $down = max(self::length($a, $d), self::length($b, $c));
         $square = Homography::ofSquare([$a, $b, $c, $d]);
-        $ratio = self::SHAPES[$this->shape] ?? self::ratio($square, $width, $height);
+        $ratio = $this->shape->ratio() ?? self::ratio($square, $width, $height);
         $area = $across * $down;
         $shrink = min(1.0, Tip::LARGEST / max(sqrt($area * $ratio), sqrt($area / $ratio)));
         $outWidth = max(1, (int) round($shrink * sqrt($area * $ratio)));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Yarrowfog\Core\Cut\Steps;
 
+use Yarrowfog\Core\Cut\Choice\ThingEdge;
 use Yarrowfog\Core\Cut\Step;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -17,9 +18,6 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Takes one thing, or several, out of any picture by pointing at it. */
 final readonly class TakeThing implements Step
 {
-    /** How far the edge is mixed of thing and ground, beyond what every edge is: px of a picture of 480. */
-    private const EDGES = ['as it is' => 0, 'soft' => 3, 'hair and fur' => 8];
-
     /** @param  int  $wider  px, of a picture of 480, by which the edge is looked at farther on both sides */
     public function __construct(public Marks $marks, public int $wider)
     {
@@ -30,13 +28,13 @@ final readonly class TakeThing implements Step
         return new StepDescription('take-thing', 'Take the thing', StepGroup::Clear, 'Out of any photo: draw a box around a thing or click on it, then mark what is missing and what is too much.', [
             Field::places('area', 'Around it', [], 2000),
             Field::strokes('marks', 'Marks'),
-            Field::choice('edge', 'Its edge', array_keys(self::EDGES)),
+            Field::choice('edge', 'Its edge', ThingEdge::class),
         ]);
     }
 
     public static function from(FieldValues $numbers): self
     {
-        return new self(new Marks($numbers->places('area'), $numbers->strokes('marks')), self::EDGES[$numbers->choice('edge')]);
+        return new self(new Marks($numbers->places('area'), $numbers->strokes('marks')), $numbers->choice('edge', ThingEdge::class)->wider());
     }
 
     /** The first mark on a picture will not wait for what all marks need. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Yarrowfog\Core\Cut\Steps;
 
 use Yarrowfog\Core\Cut\Alpha;
+use Yarrowfog\Core\Cut\Choice\LevelSource;
 use Yarrowfog\Core\Cut\PaperStep;
 use Yarrowfog\Core\Cut\StepDescription;
 use Yarrowfog\Core\Cut\StepGroup;
@@ -17,10 +18,6 @@ use Yarrowfog\Core\Tip\TipKind;
 /** Only ink and no ink: what is darker than a grey prints fully, the rest not at all. */
 final readonly class Threshold implements PaperStep
 {
-    private const FOUND = 'found';
-
-    private const GIVEN = 'given';
-
     /**
      * @param  float|null  $at  grey 0–255; null finds it
      * @param  float  $soft  greys over which one goes into the other, so that edges stay smooth
@@ -32,15 +29,15 @@ final readonly class Threshold implements PaperStep
     public static function description(): StepDescription
     {
         return new StepDescription('threshold', 'Threshold', StepGroup::Tone, 'Only ink and no ink: darker than this grey prints fully, the rest not at all.', [
-            Field::choice('by', 'Grey', [self::FOUND, self::GIVEN]),
-            Field::number('at', 'Ink below', '', 1, 254, 128)->onlyWith('by', self::GIVEN),
+            Field::choice('by', 'Grey', LevelSource::class),
+            Field::number('at', 'Ink below', '', 1, 254, 128)->onlyWith('by', LevelSource::Given),
             Field::number('soft', 'Softness', '', 0, 120, 24),
         ]);
     }
 
     public static function from(FieldValues $numbers): self
     {
-        return new self($numbers->choice('by') === self::GIVEN ? $numbers->number('at') : null, $numbers->number('soft'));
+        return new self($numbers->choice('by', LevelSource::class) === LevelSource::Given ? $numbers->number('at') : null, $numbers->number('soft'));
     }
 
     public function apply(Bitmap $in, TipKind $kind): Bitmap

@@ -10,6 +10,8 @@ use PHPUnit\Framework\TestCase;
 use Tests\Core\Pictures;
 use Yarrowfog\Core\Colour\Srgb;
 use Yarrowfog\Core\Curve;
+use Yarrowfog\Core\Cut\Choice\AreaShape;
+use Yarrowfog\Core\Cut\Choice\FadeCurve;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\Replay;
@@ -152,10 +154,10 @@ final class MoreStepsTest extends TestCase
     {
         $in = Bitmap::ofColour(100, 60, self::INK);
         $ink = fn (KeepArea $step): float => InkRule::plane($step->apply($in, TipKind::InkMask), TipKind::InkMask)->total() / 65535;
-        self::assertEqualsWithDelta(60 * 30, $ink(new KeepArea('box', [[0.2, 0.25], [0.8, 0.75]], 0)), 1);
-        self::assertEqualsWithDelta(M_PI * 30 * 15, $ink(new KeepArea('oval', [[0.2, 0.25], [0.8, 0.75]], 0)), 6);
-        self::assertEqualsWithDelta(50 * 60 / 2, $ink(new KeepArea('free outline', [[0, 0], [1, 0], [0.5, 0.5]], 0)), 10);
-        self::assertEqualsWithDelta(60 * 30, $ink(new KeepArea('box', [[0.2, 0.25], [0.8, 0.75]], 6)), 20, 'a feather keeps the ink');
+        self::assertEqualsWithDelta(60 * 30, $ink(new KeepArea(AreaShape::Box, [[0.2, 0.25], [0.8, 0.75]], 0)), 1);
+        self::assertEqualsWithDelta(M_PI * 30 * 15, $ink(new KeepArea(AreaShape::Oval, [[0.2, 0.25], [0.8, 0.75]], 0)), 6);
+        self::assertEqualsWithDelta(50 * 60 / 2, $ink(new KeepArea(AreaShape::Free, [[0, 0], [1, 0], [0.5, 0.5]], 0)), 10);
+        self::assertEqualsWithDelta(60 * 30, $ink(new KeepArea(AreaShape::Box, [[0.2, 0.25], [0.8, 0.75]], 6)), 20, 'a feather keeps the ink');
     }
 
     public function test_the_hand_hides_and_shows_again(): void
@@ -207,7 +209,7 @@ final class MoreStepsTest extends TestCase
     public function test_fade_edge_ends_in_nothing_and_leaves_the_rest(): void
     {
         $in = Bitmap::ofColour(50, 20, self::INK);
-        $out = (new FadeEdge(0, 0, 20, 0, 'even'))->apply($in, TipKind::InkMask);
+        $out = (new FadeEdge(0, 0, 20, 0, FadeCurve::Even))->apply($in, TipKind::InkMask);
         self::assertSame(0, $out->at(49, 10));
         self::assertEqualsWithDelta(127, $out->at(39, 10) & 255, 8);
         self::assertSame(self::INK, $out->at(29, 10));
@@ -411,7 +413,7 @@ final class MoreStepsTest extends TestCase
     public function test_an_edge_fades_over_as_many_px_as_it_says(float $px): void
     {
         $picture = Pictures::bitmap(120, 40, fn (int $x): int => $x < 60 ? 0x20C040FF : 0x101010FF);
-        $kept = (new KeepArea('box', [[0.5, -1], [2, 2]], $px))->apply($picture, TipKind::InkMask);
+        $kept = (new KeepArea(AreaShape::Box, [[0.5, -1], [2, 2]], $px))->apply($picture, TipKind::InkMask);
         $cleared = (new ClearColour([[0.1, 0.5]], 0.1, false, 0, $px))->apply($picture, TipKind::InkMask);
         foreach ([$kept, $cleared] as $cut) {
             $alpha = array_map(fn (int $x): float => ($cut->at($x, 20) & 255) / 255, range(0, 119));

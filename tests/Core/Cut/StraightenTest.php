@@ -7,6 +7,7 @@ namespace Tests\Core\Cut;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Yarrowfog\Core\Cut\CheckList;
+use Yarrowfog\Core\Cut\Choice\PageShape;
 use Yarrowfog\Core\Cut\Corners;
 use Yarrowfog\Core\Cut\CutList;
 use Yarrowfog\Core\Cut\CutResult;
@@ -23,8 +24,6 @@ use Yarrowfog\Core\Tip\TipKind;
 
 final class StraightenTest extends TestCase
 {
-    private const AS_IT_SEEMS = 'as it seems';
-
     /**
      * @param  list<array{float, float}>  $corners  px
      * @return list<array{float, float}> fractions of the photo
@@ -43,7 +42,7 @@ final class StraightenTest extends TestCase
     public function test_the_shape_of_a_sheet_is_measured(float $ratio, float $tilt, float $pan, float $turn, float $focal): void
     {
         $corners = self::fractions(MadePages::corners($ratio, $tilt, $pan, $turn, $focal, 0.2));
-        $out = (new Straighten($corners, self::AS_IT_SEEMS))->apply(Bitmap::ofColour(MadePages::WIDTH, MadePages::HEIGHT, 0x808080FF), TipKind::OwnColours);
+        $out = (new Straighten($corners, PageShape::AsItSeems))->apply(Bitmap::ofColour(MadePages::WIDTH, MadePages::HEIGHT, 0x808080FF), TipKind::OwnColours);
         self::assertEqualsWithDelta($ratio, $out->width / $out->height, 0.012 * $ratio);
     }
 
@@ -51,7 +50,7 @@ final class StraightenTest extends TestCase
     {
         foreach ([[0.0, 0.0, 20.0], [25.0, 0.0, 0.0], [0.0, 25.0, 0.0]] as [$tilt, $pan, $turn]) {
             $corners = self::fractions(MadePages::corners(0.7071, $tilt, $pan, $turn, 0.8, 0.3));
-            $out = (new Straighten($corners, self::AS_IT_SEEMS))->apply(Bitmap::ofColour(MadePages::WIDTH, MadePages::HEIGHT, 0x808080FF), TipKind::OwnColours);
+            $out = (new Straighten($corners, PageShape::AsItSeems))->apply(Bitmap::ofColour(MadePages::WIDTH, MadePages::HEIGHT, 0x808080FF), TipKind::OwnColours);
             self::assertEqualsWithDelta(0.7071, $out->width / $out->height, 0.03);
         }
     }
@@ -60,7 +59,7 @@ final class StraightenTest extends TestCase
     {
         $corners = MadePages::corners(0.7071, 28, 14, 9, 0.9, 0.6);
         $photo = MadePages::photo($corners, 'wood', 4);
-        $out = (new Straighten(self::fractions($corners), 'sheet, upright'))->apply($photo, TipKind::InkMask);
+        $out = (new Straighten(self::fractions($corners), PageShape::SheetUpright))->apply($photo, TipKind::InkMask);
         self::assertEqualsWithDelta(M_SQRT1_2, $out->width / $out->height, 0.003);
         $sheet = (new Resampler(Filter::Area))->bitmap(MadePages::sheet(420, 594), $out->width, $out->height);
         $wrong = 0;
@@ -129,9 +128,9 @@ final class StraightenTest extends TestCase
             'all in one place' => [[0.5, 0.5], [0.5, 0.5], [0.5, 0.5], [0.5, 0.5]],
             'hollow' => [[0.1, 0.1], [0.9, 0.1], [0.4, 0.4], [0.1, 0.9]],
         ] as $what => $corners) {
-            self::assertSame($in, (new Straighten($corners, self::AS_IT_SEEMS))->apply($in, TipKind::InkMask), (string) $what);
+            self::assertSame($in, (new Straighten($corners, PageShape::AsItSeems))->apply($in, TipKind::InkMask), (string) $what);
         }
-        $thin = (new Straighten([[0.0, 0.0], [1.0, 0.0], [1.0, 0.2], [0.0, 0.2]], 'square'))->apply(Bitmap::ofColour(9000, 40, 0x336699FF), TipKind::InkMask);
+        $thin = (new Straighten([[0.0, 0.0], [1.0, 0.0], [1.0, 0.2], [0.0, 0.2]], PageShape::Square))->apply(Bitmap::ofColour(9000, 40, 0x336699FF), TipKind::InkMask);
         self::assertLessThanOrEqual(Tip::LARGEST, max($thin->width, $thin->height));
     }
 
