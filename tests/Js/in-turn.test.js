@@ -33,10 +33,11 @@ test('jobs begin one after another, also after one that failed', async () => {
 });
 
 test('what is told later of a brush is not undone by a slow answer to what was told before', async () => {
-    const page = Object.assign(Object.create(about), { links: { brush: '/brushes/1' } });
+    const page = { links: { brush: '/brushes/1' } };
+    const telling = Object.assign(Object.create(about), { room: page });
     const told = { name: 'Reed', note: '', strip: {} };
-    const tags = page.tell({ tags: 'soft' });
-    const maker = page.tell({ maker: 0 });
+    const tags = telling.tell({ tags: 'soft' });
+    const maker = telling.tell({ maker: 0 });
     await settled();
     expect(asked.map((one) => one.json)).toEqual([{ tags: 'soft' }]);
     asked[0].answer({ ...told, tags: 'soft', maker: 7 });

@@ -14,6 +14,8 @@ import { looking } from '../tuning/looking';
 import { pickingParts } from '../tuning/picking-parts';
 import { pinning } from '../tuning/pinning';
 import { practising } from '../tuning/practising';
+import { ranging } from '../tuning/ranging';
+import { reporting } from '../tuning/reporting';
 import { drawForm, drawGround, drawHand, drawInk, drawStep, frameOf } from '../tuning/stations';
 import { SwatchView } from '../tuning/swatch-view';
 
@@ -25,67 +27,56 @@ const STATIONS = [
     { id: 'ground', label: 'Ground' },
 ];
 
-const BACKDROPS = [
-    { id: 'backdrop-white', label: 'White' },
-    { id: 'backdrop-black', label: 'Black' },
-    { id: 'backdrop-grey', label: 'Grey' },
-    { id: 'backdrop-tint', label: 'Tint' },
-];
 /** Swatches under way while a slider moves: one is painted while the one before it is on its way. */
 const UNDER_WAY = 2;
 /** ms a swatch may take before the next one is shown coarse first. */
 const SLOW = 250;
 /** ms of rest after which influence is worked out: painting goes first. */
 const RESTS = 150;
-const DPI = 'tune:dpi';
 
-export const tuneRoom = () => [about, controls, driving, holding, inking, inks, keeping, looking, pickingParts, pinning, practising].reduce(extended, extended({ ...undoable, ...settledAll(pageData('tune-data')) }, {
+/** What stands in the room under a name of its own, and reaches the rest of it through `room`. */
+const STORES = { about, driving, holding, looking, pickingParts, pinning, practising, ranging, reporting };
+
+export const tuneRoom = () => withStores([controls, inking, inks, keeping].reduce(extended, extended({ ...undoable, ...settledAll(pageData('tune-data')) }, {
     stations: STATIONS,
     station: 'step',
     chosen: null,
     panel: 'settings',
-    report: { words: '' },
     stages: [],
     leading: [],
     tip: { width: 1, height: 1 },
     idle: {},
     still: {},
     influence: { settings: {}, spreads: {}, drives: {} },
-    range: null,
     beginnings: [],
     isSlow: false,
-    backdrop: 'backdrop-white',
-    backdrops: BACKDROPS,
-    under: null,
     curves: {},
-    lit: null,
-    zoom: 1,
-    dpi: 300,
     isPainting: false,
-    waits: [],
     message: '',
+    /** What was deleted and can be had again: its name, the address that brings it back, and what follows. */
+    gone: null,
 
     init() {
-        this.dpi = Number(localStorage.getItem(DPI)) || 300;
+        this.reporting.beginReporting();
+        this.ranging.beginRanging();
         this.painting = new LatestWins(UNDER_WAY);
         this.advising = new LatestWins();
         this.weighing = new LatestWins();
-        this.ranging = new LatestWins();
         this.saveSoon = debounce(300, () => this.save());
         this.adviseSoon = debounce(60, () => this.advising.run(() => this.painting.idle().then(() => this.advise())));
         this.weighSoon = debounce(RESTS, () => this.weighing.run(() => this.advising.idle().then(() => this.weigh())));
         this.noteSoon = debounce(250, () => this.note());
-        this.beginPractising();
+        this.practising.beginPractising();
         this.beginKeeping();
         this.beginPast(`tune:${this.id}`);
-        this.beginHolding();
+        this.holding.beginHolding();
         this.beginInking();
         for (const drawn of ['brush', 'parts', 'roll']) {
             this.$watch(drawn, () => this.changed());
         }
-        for (const shown of ['pen', 'recorded', 'marks', 'under']) {
+        for (const shown of ['practising.pen', 'practising.recorded', 'practising.marks', 'looking.under']) {
             this.$watch(shown, () => {
-                this.storePen();
+                this.practising.storePen();
                 this.noteSoon();
                 this.repaint();
             });
@@ -96,22 +87,22 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
             board: this.$refs.board,
             isPicking: () => this.isPicking,
             pick: (place) => this.pickAt(place),
-            pen: { begin: (sample, isPen) => this.beginStroke(sample, isPen), move: (samples) => this.moveStroke(samples), end: (samples) => this.endStroke(samples) },
-            pointAt: (place) => this.pointAt(place),
+            pen: { begin: (sample, isPen) => this.practising.beginStroke(sample, isPen), move: (samples) => this.practising.moveStroke(samples), end: (samples) => this.practising.endStroke(samples) },
+            pointAt: (place) => this.looking.pointAt(place),
             onZoom: (zoom) => {
-                this.zoom = zoom;
-                this.drawLit();
+                this.looking.zoom = zoom;
+                this.looking.drawLit();
             },
         });
         new ResizeObserver(() => this.repaint()).observe(this.$refs.mat);
-        window.addEventListener('keydown', (event) => this.key(event));
+        window.addEventListener('keydown', (event) => this.looking.key(event));
         window.addEventListener('keyup', (event) => { this.view.panning = event.code === 'Space' ? false : this.view.panning; });
     },
 
     // —— state ——
     /** What undo goes back through: the brush, and what was painted by hand. */
     written() {
-        return { ...this.drawn(), marks: this.marks };
+        return { ...this.drawn(), marks: this.practising.marks };
     },
     changed() {
         this.noteUnsaved();
@@ -119,8 +110,9 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
         this.noteSoon();
         this.saveSoon();
     },
-    fill(state) {
-        Object.assign(this, { ...state, brush: frozen(state.brush) });
+    fill({ brush, parts, roll, marks }) {
+        Object.assign(this, { brush: frozen(brush), parts, roll });
+        this.practising.marks = marks;
     },
     get standing() {
         return `${Math.round(this.brush.settings.size.base)} px · ${this.isChanged ? 'changed since kept' : 'kept'}`;
@@ -142,10 +134,10 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
             ...this.drawn(),
             width: Math.min(2000, Math.max(100, clientWidth)),
             height: Math.min(1000, Math.max(60, clientHeight)),
-            pen: this.pen,
-            ...(this.recorded === null ? {} : { recorded: this.recorded }),
-            ...(this.strokes.length ? { strokes: this.strokes } : {}),
-            ...(this.under === null ? {} : { under: this.under }),
+            pen: this.practising.pen,
+            ...(this.practising.recorded === null ? {} : { recorded: this.practising.recorded }),
+            ...(this.practising.strokes.length ? { strokes: this.practising.strokes } : {}),
+            ...(this.looking.under === null ? {} : { under: this.looking.under }),
         };
     },
     /** Painting goes first: what is told of it is asked for once it stands and nothing moves. */
@@ -154,8 +146,8 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
         this.painting.run((counts, isNewest) => this.paint(counts, isNewest));
         this.adviseSoon();
         this.weighSoon();
-        if (this.comparing) {
-            this.paintHeld();
+        if (this.holding.comparing) {
+            this.holding.paintHeld();
         }
     },
     /** What takes long is shown coarse at once, and fine when it is ready and nothing newer waits. */
@@ -207,9 +199,10 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
             return;
         }
         try {
-            const told = await call(`${this.url}/ask/advice`, { json: { ...this.order(), dpi: this.dpi } });
-            Object.assign(this, { report: told.report, idle: told.idle, still: told.still, stages: Object.freeze(told.stages), leading: told.leading, tip: told.tip });
-            this.lit = null;
+            const told = await call(`${this.url}/ask/advice`, { json: { ...this.order(), dpi: this.reporting.dpi } });
+            this.reporting.report = told.report;
+            Object.assign(this, { idle: told.idle, still: told.still, stages: Object.freeze(told.stages), leading: told.leading, tip: told.tip });
+            this.looking.lit = null;
             this.drawStations();
             countOn(this.$refs.step, 'drawn');
         } catch (error) {
@@ -220,7 +213,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
     drawPixels() {
         const shown = this.leading.map((i) => this.stages[i]);
         if (shown.length > 0) {
-            drawGround(this.$refs.ground, this.$refs.swatch, frameOf(shown), this.lit?.dab ?? null, this.tip);
+            drawGround(this.$refs.ground, this.$refs.swatch, frameOf(shown), this.looking.lit?.dab ?? null, this.tip);
         }
     },
     drawStations() {
@@ -229,7 +222,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
             return;
         }
         const frame = frameOf(shown);
-        const lit = this.lit?.dab ?? null;
+        const lit = this.looking.lit?.dab ?? null;
         drawHand(this.$refs.hand, shown, frame, lit);
         drawStep(this.$refs.step, shown, frame, lit);
         drawForm(this.$refs.form, shown, frame, lit, this.tip);
@@ -255,8 +248,8 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
                 from = part.next;
             } while (from !== null);
             countOn(this.$refs.swatch, 'weighed');
-            if (this.range) {
-                this.showRange();
+            if (this.ranging.range) {
+                this.ranging.showRange();
             }
         } catch (error) {
             // Nobody waits any more for what was asked before a change.
@@ -271,6 +264,17 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
 
     readBegun() {
         this.begun = '';
+    },
+
+    async bringBack() {
+        const { url, again } = this.gone;
+        this.gone = null;
+        try {
+            await call(url);
+            await again();
+        } catch (error) {
+            this.failed(error);
+        }
     },
 
     // —— versions, beginnings ——
@@ -302,36 +306,7 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
         this.show('settings');
     },
 
-    // —— from low to high ——
-    get canRange() {
-        return this.chosen !== null && Boolean(this.settings[this.chosen]) && !this.isCurve;
-    },
-    showRange() {
-        const setting = this.chosen;
-        this.ranging.run(async () => {
-            try {
-                const { words, patches } = await callForPixels(`${this.url}/ask/range`, { json: { ...this.order(), setting } });
-                this.range = { setting, values: words.values };
-                this.$nextTick(() => document.querySelectorAll('[data-range]').forEach((canvas, i) => {
-                    const { image } = patches[i] ?? {};
-                    if (image) {
-                        showPicture(canvas, image);
-                    }
-                }));
-            } catch (error) {
-                this.failed(error);
-            }
-        });
-    },
-    hideRange() {
-        this.range = null;
-    },
-    get rangeValues() {
-        return this.range?.setting === this.chosen ? this.range.values : [];
-    },
-    rangeLabel(value) {
-        return this.quantity(this.chosen, value);
-    },
+    // —— words ——
     /** A value of a setting, with its unit. */
     quantity(id, value) {
         if (typeof value !== 'number') {
@@ -341,32 +316,18 @@ export const tuneRoom = () => [about, controls, driving, holding, inking, inks, 
 
         return unit === '%' ? `${Math.round(value * 100)} %` : `${Math.round(value * 10) / 10}${unit === '°' ? '°' : ` ${unit}`}`.trim();
     },
-    takeValue(value) {
-        this.set(this.chosen, 'base', value);
-    },
-    isTaken(value) {
-        return this.choice(this.chosen) === value;
-    },
+})));
 
-    // —— step report ——
-    get canJoin() {
-        return this.report.widest !== null && this.report.widest !== undefined && (this.report.kind === 'separate' || this.report.kind === 'beaded');
-    },
-    /** The widest spacing at which the line still looks solid, as the step report found it. */
-    join() {
-        this.set('spacing', 'base', Math.max(0.01, Math.floor(this.report.widest * 100) / 100));
-    },
-    setDpi(event) {
-        const dpi = Number.parseInt(event.target.value, 10);
-        this.dpi = Number.isFinite(dpi) ? Math.min(2400, Math.max(36, dpi)) : this.dpi;
-        event.target.value = this.dpi;
-        localStorage.setItem(DPI, String(this.dpi));
-        this.adviseSoon();
-    },
-    get printWords() {
-        return this.report.print === undefined ? '' : `${this.report.print.toFixed(1)} mm wide at`;
-    },
-}));
+function withStores(room) {
+    for (const [name, store] of Object.entries(STORES)) {
+        room[name] = extended({}, store);
+        // Alpine goes through all that it can list, and would go round in a circle.
+        Object.defineProperty(room[name], 'room', { value: room, enumerable: false, writable: true, configurable: true });
+    }
+
+    return room;
+}
+
 
 /** What the page was given is never changed in place. */
 function settledAll(data) {

@@ -6,16 +6,17 @@ const inTurn = queue();
 
 /** What is told of a brush: name, note, tags, and who made it. */
 export const about = {
-    aboutMessage: '',
+    message: '',
     makerName: '',
+    markPad: null,
 
     async tell(what) {
-        this.aboutMessage = '';
+        this.message = '';
         try {
-            const told = await inTurn(() => call(this.links.brush, { method: 'PATCH', json: what }));
-            Object.assign(this, { name: told.name, story: told.note, tags: told.tags, maker: told.maker, strip: told.strip });
+            const told = await inTurn(() => call(this.room.links.brush, { method: 'PATCH', json: what }));
+            Object.assign(this.room, { name: told.name, story: told.note, tags: told.tags, maker: told.maker, strip: told.strip });
         } catch (error) {
-            this.aboutMessage = error.message;
+            this.message = error.message;
         }
     },
     tellName(event) {
@@ -31,15 +32,15 @@ export const about = {
         return this.tell({ maker: Number(event.target.value) });
     },
     isStrip(movement) {
-        return !this.strip.own && this.strip.movement === movement;
+        return !this.room.strip.own && this.room.strip.movement === movement;
     },
     tellStrip(event) {
         return this.tell({ strip: event.target.value });
     },
     async bringStrip(event) {
-        const told = await this.bring(event, `${this.links.brush}/strip`);
+        const told = await this.bring(event, `${this.room.links.brush}/strip`);
         if (told) {
-            this.strip = told.strip;
+            this.room.strip = told.strip;
         }
     },
     /** Sends the picture that was chosen; null where none was, or it is refused. */
@@ -49,49 +50,49 @@ export const about = {
         if (!file) {
             return null;
         }
-        this.aboutMessage = '';
+        this.message = '';
         try {
             const form = new FormData();
             form.append('picture', file);
 
             return await upload(url, form, () => {}).answer;
         } catch (error) {
-            this.aboutMessage = error.message;
+            this.message = error.message;
 
             return null;
         }
     },
     get makerCard() {
-        return this.makers.find((m) => m.id === this.maker) ?? null;
+        return this.room.makers.find((m) => m.id === this.room.maker) ?? null;
     },
     isMaker(id) {
-        return (this.maker ?? 0) === id;
+        return (this.room.maker ?? 0) === id;
     },
     putMaker(maker) {
-        this.makers = [...this.makers.filter((m) => m.id !== maker.id), maker];
+        this.room.makers = [...this.room.makers.filter((m) => m.id !== maker.id), maker];
     },
     async changeMaker(url, json, method = 'PATCH') {
-        this.aboutMessage = '';
+        this.message = '';
         try {
             const { maker } = await inTurn(() => call(url, { method, json }));
             this.putMaker(maker);
 
             return maker;
         } catch (error) {
-            this.aboutMessage = error.message;
+            this.message = error.message;
 
             return null;
         }
     },
     async newMaker() {
-        const maker = await this.changeMaker(this.links.makers, { name: this.makerName }, 'POST');
+        const maker = await this.changeMaker(this.room.links.makers, { name: this.makerName }, 'POST');
         if (maker) {
             this.makerName = '';
             await this.tell({ maker: maker.id });
         }
     },
     get makerUrl() {
-        return `${this.links.makers}/${this.maker}`;
+        return `${this.room.links.makers}/${this.room.maker}`;
     },
     tellMakerName(event) {
         return this.changeMaker(this.makerUrl, { name: event.target.value });

@@ -100,9 +100,7 @@ export const controls = {
     },
     point(id) {
         this.chosen = id;
-        if (this.range && this.range.setting !== id) {
-            this.range = null;
-        }
+        this.ranging.leaveRange(id);
     },
     get chosenLabel() {
         return this.chosen === null ? '' : (this.settings[this.chosen]?.label ?? this.controls.find((c) => c.id === this.chosen)?.label ?? '');

@@ -4,38 +4,38 @@ export const driving = {
     readings: {},
 
     get drives() {
-        return this.chosen === null ? [] : (this.brush.settings[this.chosen]?.drives ?? []);
+        return this.room.chosen === null ? [] : (this.room.brush.settings[this.room.chosen]?.drives ?? []);
     },
     /** The drive that is shown: the one pointed at, or the first. */
     get drive() {
         return this.drives.find((d) => d.input === this.input) ?? this.drives[0] ?? null;
     },
     get isCurve() {
-        return this.chosen !== null && Boolean(this.settings[this.chosen]?.curve);
+        return this.room.chosen !== null && Boolean(this.room.settings[this.room.chosen]?.curve);
     },
     get hasCurve() {
         return this.isCurve || this.drive !== null;
     },
     get canDrive() {
-        return this.chosen !== null && Boolean(this.settings[this.chosen]?.drivable);
+        return this.room.chosen !== null && Boolean(this.room.settings[this.room.chosen]?.drivable);
     },
     get inputsLeft() {
-        return this.inputs.filter((i) => !this.drives.some((d) => d.input === i.id));
+        return this.room.inputs.filter((i) => !this.drives.some((d) => d.input === i.id));
     },
     get inputEnds() {
-        return this.inputs.find((i) => i.id === this.drive?.input)?.ends ?? '';
+        return this.room.inputs.find((i) => i.id === this.drive?.input)?.ends ?? '';
     },
     get hasReference() {
-        return Boolean(this.drive) && this.inputs.find((i) => i.id === this.drive.input).unit !== '';
+        return Boolean(this.drive) && this.room.inputs.find((i) => i.id === this.drive.input).unit !== '';
     },
     get driveKey() {
-        return this.drive ? `${this.chosen} ${this.drive.input}` : '';
+        return this.drive ? `${this.room.chosen} ${this.drive.input}` : '';
     },
     /** How much this drive matters now, or why not. */
     get driveTells() {
-        const told = this.influence.drives[this.driveKey];
+        const told = this.room.influence.drives[this.driveKey];
 
-        return this.still[this.driveKey] ?? told?.reason ?? (told ? `matters ${Math.round(told.share * 100)} %` : '');
+        return this.room.still[this.driveKey] ?? told?.reason ?? (told ? `matters ${Math.round(told.share * 100)} %` : '');
     },
     pointInput(input) {
         this.input = input;
@@ -49,47 +49,47 @@ export const driving = {
             return;
         }
         event.target.value = '';
-        const turns = this.settings[this.chosen].offsets;
+        const turns = this.room.settings[this.room.chosen].offsets;
         this.input = input;
-        this.set(this.chosen, 'drives', [...this.drives, { input, curve: [[0, 0], [1, 1]], from: 0, to: turns ? 90 : 1 }]);
+        this.room.set(this.room.chosen, 'drives', [...this.drives, { input, curve: [[0, 0], [1, 1]], from: 0, to: turns ? 90 : 1 }]);
     },
     takeDriveOut() {
         const gone = this.drive.input;
-        this.set(this.chosen, 'drives', this.drives.filter((d) => d.input !== gone));
+        this.room.set(this.room.chosen, 'drives', this.drives.filter((d) => d.input !== gone));
     },
     putDrive(change) {
         const shown = this.drive.input;
-        this.set(this.chosen, 'drives', this.drives.map((d) => (d.input === shown ? { ...d, ...change } : d)));
+        this.room.set(this.room.chosen, 'drives', this.drives.map((d) => (d.input === shown ? { ...d, ...change } : d)));
     },
     get curve() {
-        const room = this;
+        const driving = this;
 
         return {
             get points() {
-                return (room.isCurve ? room.choice(room.chosen) : room.drive?.curve) ?? [[0, 0], [1, 1]];
+                return (driving.isCurve ? driving.room.choice(driving.room.chosen) : driving.drive?.curve) ?? [[0, 0], [1, 1]];
             },
             set points(points) {
-                if (room.isCurve) {
-                    room.set(room.chosen, 'base', points);
+                if (driving.isCurve) {
+                    driving.room.set(driving.room.chosen, 'base', points);
                 } else {
-                    room.putDrive({ curve: points });
+                    driving.putDrive({ curve: points });
                 }
             },
             get line() {
-                return room.curves[room.isCurve ? room.chosen : room.driveKey] ?? this.points;
+                return driving.room.curves[driving.isCurve ? driving.room.chosen : driving.driveKey] ?? this.points;
             },
             /** Where the pen stands on it while it paints; null when it does not. */
             get reading() {
-                return room.readings[room.driveKey] ?? null;
+                return driving.readings[driving.driveKey] ?? null;
             },
         };
     },
     /** Where an end of the curve takes the setting, in the setting's own unit; its base scales a factor. */
     driveEnd(which, label) {
-        const room = this;
-        const setting = () => room.settings[room.chosen] ?? {};
+        const driving = this;
+        const setting = () => driving.room.settings[driving.room.chosen] ?? {};
         const turns = () => Boolean(setting().offsets);
-        const base = () => room.brush.settings[room.chosen]?.base;
+        const base = () => driving.room.brush.settings[driving.room.chosen]?.base;
         const scale = () => (turns() || !(base() > 0) ? 1 : base());
 
         return {
@@ -111,10 +111,10 @@ export const driving = {
             },
             log: false,
             get value() {
-                return (room.drive?.[which] ?? 0) * scale();
+                return (driving.drive?.[which] ?? 0) * scale();
             },
             set value(value) {
-                room.putDrive({ [which]: value / scale() });
+                driving.putDrive({ [which]: value / scale() });
             },
         };
     },
@@ -125,8 +125,8 @@ export const driving = {
         return this.driveEnd('to', 'At the right');
     },
     get driveReference() {
-        const room = this;
-        const input = () => room.inputs.find((i) => i.id === room.drive?.input) ?? { unit: '', reference: 1 };
+        const driving = this;
+        const input = () => driving.room.inputs.find((i) => i.id === driving.drive?.input) ?? { unit: '', reference: 1 };
 
         return {
             label: 'Reference',
@@ -147,23 +147,23 @@ export const driving = {
             },
             log: true,
             get value() {
-                return room.drive?.reference ?? input().reference;
+                return driving.drive?.reference ?? input().reference;
             },
             set value(value) {
-                room.putDrive({ reference: value });
+                driving.putDrive({ reference: value });
             },
         };
     },
     driveWords(id) {
-        return (this.brush.settings[id]?.drives ?? []).map((d) => `${d.input} ${this.endWords(id, d.from)} → ${this.endWords(id, d.to)}`).join(', ');
+        return (this.room.brush.settings[id]?.drives ?? []).map((d) => `${d.input} ${this.endWords(id, d.from)} → ${this.endWords(id, d.to)}`).join(', ');
     },
     /** In the setting's own unit where it has a base to scale. */
     endWords(id, factor) {
-        const { base } = this.brush.settings[id];
+        const { base } = this.room.brush.settings[id];
 
-        return this.settings[id].offsets || !(base > 0) ? this.factorWords(id, factor) : this.quantity(id, base * factor);
+        return this.room.settings[id].offsets || !(base > 0) ? this.factorWords(id, factor) : this.room.quantity(id, base * factor);
     },
     factorWords(id, factor) {
-        return this.settings[id].offsets ? `${Math.round(factor)}°` : `${Math.round(factor * 100)} %`;
+        return this.room.settings[id].offsets ? `${Math.round(factor)}°` : `${Math.round(factor * 100)} %`;
     },
 };

@@ -15,45 +15,47 @@ export const holding = {
     left: '',
     right: NOW,
     divider: 500,
+    holdingSides: null,
+
     beginHolding() {
         // In the queue of the swatch itself they would take the place of a swatch that waits.
         this.holdingSides = new LatestWins();
-        this.held = JSON.parse(sessionStorage.getItem(`held:${this.id}`) || '[]');
+        this.held = JSON.parse(sessionStorage.getItem(`held:${this.room.id}`) || '[]');
     },
     hold() {
-        this.held = [...this.held, { name: letters(this.held.length ? number(this.held[this.held.length - 1].name) + 1 : 0), brush: this.brush, parts: this.parts, roll: this.roll }];
+        this.held = [...this.held, { name: letters(this.held.length ? number(this.held[this.held.length - 1].name) + 1 : 0), brush: this.room.brush, parts: this.room.parts, roll: this.room.roll }];
         this.storeHeld();
     },
     storeHeld() {
         try {
-            sessionStorage.setItem(`held:${this.id}`, JSON.stringify(this.held));
+            sessionStorage.setItem(`held:${this.room.id}`, JSON.stringify(this.held));
         } catch {
-            this.message = 'The browser’s store is full: held states stay in this page only. Let some of them go.';
+            this.room.message = 'The browser’s store is full: held states stay in this page only. Let some of them go.';
         }
     },
     letGo(state) {
         this.held = this.held.filter((h) => h.name !== state.name);
         this.storeHeld();
         if ([this.left, this.right].includes(state.name)) {
-            this.show('settings');
+            this.room.show('settings');
         }
     },
     compare(state) {
         if (this.isCompared(state)) {
-            this.show('settings');
+            this.room.show('settings');
 
             return;
         }
         this.left = state.name;
         this.right = NOW;
-        this.show('compare');
+        this.room.show('compare');
         this.paintHeld();
     },
     isCompared(state) {
         return this.comparing && (this.left === state.name || this.right === state.name);
     },
     get comparing() {
-        return this.panel === 'compare';
+        return this.room.panel === 'compare';
     },
     setLeft(event) {
         this.left = event.target.value;
@@ -70,7 +72,7 @@ export const holding = {
         return name === NOW ? 'now' : `held ${name}`;
     },
     state(name) {
-        const { brush, parts } = this.held.find((h) => h.name === name) ?? this;
+        const { brush, parts } = this.held.find((h) => h.name === name) ?? this.room;
 
         return { brush, parts };
     },
@@ -91,21 +93,21 @@ export const holding = {
     },
     paintHeld() {
         this.holdingSides.run(async () => {
-            await this.paintSide(this.left, this.$refs.leftSwatch);
+            await this.paintSide(this.left, this.room.$refs.leftSwatch);
             if (this.right !== NOW) {
-                await this.paintSide(this.right, this.$refs.rightSwatch);
+                await this.paintSide(this.right, this.room.$refs.rightSwatch);
             }
         });
     },
     async paintSide(name, canvas) {
         try {
-            const { patches } = await callForPixels(`${this.url}/look/swatch`, { json: { ...this.order(), ...this.state(name), roll: this.roll } });
-            canvas.width = this.$refs.swatch.width;
-            canvas.height = this.$refs.swatch.height;
+            const { patches } = await callForPixels(`${this.room.url}/look/swatch`, { json: { ...this.room.order(), ...this.state(name), roll: this.room.roll } });
+            canvas.width = this.room.$refs.swatch.width;
+            canvas.height = this.room.$refs.swatch.height;
             patches.forEach((patch) => canvas.getContext('2d').putImageData(patch.image, patch.x, patch.y));
             countOn(canvas, 'painted');
         } catch (error) {
-            this.failed(error);
+            this.room.failed(error);
         }
     },
     /** What differs between the two sides, in words. */
@@ -118,13 +120,13 @@ export const holding = {
             .map(([id, label]) => ({ id: `part ${id}`, label, left: this.partWords(id, a.parts[id]), right: this.partWords(id, b.parts[id]) }));
         const inks = [['main', 'Main ink'], ['second', 'Second ink']].filter(([which]) => a.brush.inks[which] !== b.brush.inks[which])
             .map(([which, label]) => ({ id: `ink ${which}`, label, left: a.brush.inks[which], right: b.brush.inks[which] }));
-        const settings = Object.values(this.settings).filter((s) => JSON.stringify(a.brush.settings[s.id]) !== JSON.stringify(b.brush.settings[s.id]))
+        const settings = Object.values(this.room.settings).filter((s) => JSON.stringify(a.brush.settings[s.id]) !== JSON.stringify(b.brush.settings[s.id]))
             .map((s) => ({ id: s.id, label: s.label, left: this.valueWords(s, a.brush.settings[s.id]), right: this.valueWords(s, b.brush.settings[s.id]) }));
 
         return [...parts, ...inks, ...settings];
     },
     partWords(part, id) {
-        const from = part === 'tooth' ? this.teeth.find((t) => t.id === id) : this.tips.find((t) => t.id === id);
+        const from = part === 'tooth' ? this.room.teeth.find((t) => t.id === id) : this.room.tips.find((t) => t.id === id);
 
         return id === null ? 'none' : from?.name ?? 'gone';
     },
@@ -137,28 +139,28 @@ export const holding = {
         }
         const said = (v, unit) => (unit === '%' ? `${Math.round(v * 1000) / 10} %` : `${Math.round(v * 10) / 10}${unit === '°' ? '°' : ` ${unit}`}`.trim());
         const spread = value.spread ? ` ± ${said(value.spread, setting.spread === 'around, in units' ? setting.unit : '%')}` : '';
-        const drives = (value.drives ?? []).map((d) => `, ${d.input} ${this.factorWords(setting.id, d.from)} → ${this.factorWords(setting.id, d.to)}`).join('');
+        const drives = (value.drives ?? []).map((d) => `, ${d.input} ${this.room.driving.factorWords(setting.id, d.from)} → ${this.room.driving.factorWords(setting.id, d.to)}`).join('');
 
         return `${said(value.base, setting.unit)}${spread}${drives}`;
     },
     takeFrom(side, difference) {
         const from = this.state(side);
-        this.note();
+        this.room.note();
         if (difference.id.startsWith('ink ')) {
             const which = difference.id.slice(4);
-            this.brush = frozen({ ...this.brush, inks: { ...this.brush.inks, [which]: from.brush.inks[which] } });
+            this.room.brush = frozen({ ...this.room.brush, inks: { ...this.room.brush.inks, [which]: from.brush.inks[which] } });
         } else if (difference.id.startsWith('part ')) {
             const which = difference.id.slice(5);
-            this.parts = { ...this.parts, [which]: from.parts[which] };
+            this.room.parts = { ...this.room.parts, [which]: from.parts[which] };
         } else {
-            this.brush = frozen({ ...this.brush, settings: { ...this.brush.settings, [difference.id]: from.brush.settings[difference.id] } });
+            this.room.brush = frozen({ ...this.room.brush, settings: { ...this.room.brush.settings, [difference.id]: from.brush.settings[difference.id] } });
         }
     },
     takeAllFrom(side) {
         const from = this.state(side);
-        this.note();
-        this.brush = from.brush;
-        this.parts = from.parts;
+        this.room.note();
+        this.room.brush = from.brush;
+        this.room.parts = from.parts;
     },
 };
 

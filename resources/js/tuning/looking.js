@@ -1,16 +1,32 @@
 import { isTyping, frozen } from '../lib/data';
 import { drawLit } from './stations';
 
+const BACKDROPS = [
+    { id: 'backdrop-white', label: 'White' },
+    { id: 'backdrop-black', label: 'Black' },
+    { id: 'backdrop-grey', label: 'Grey' },
+    { id: 'backdrop-tint', label: 'Tint' },
+];
+
 /** Looking closely at the swatch: enlarged, on another backdrop, dab by dab. */
 export const looking = {
+    zoom: 1,
+    backdrops: BACKDROPS,
+    backdrop: 'backdrop-white',
+    /** The source that lies under the swatch. */
+    under: null,
+    /** The dab that is lit up in every station. */
+    lit: null,
+    lighting: 0,
+
     closer() {
-        this.view.zoomBy(1.5);
+        this.room.view.zoomBy(1.5);
     },
     farther() {
-        this.view.zoomBy(1 / 1.5);
+        this.room.view.zoomBy(1 / 1.5);
     },
     trueSize() {
-        this.view.trueSize();
+        this.room.view.trueSize();
     },
     get zoomWords() {
         return `${Math.round(this.zoom * 100)} %`;
@@ -20,17 +36,17 @@ export const looking = {
             return;
         }
         if (event.code === 'Space' && !(event.target instanceof HTMLButtonElement)) {
-            this.view.panning = true;
+            this.room.view.panning = true;
             event.preventDefault();
-        } else if (event.key === 'Escape' && this.panel !== 'settings') {
-            this.show('settings');
+        } else if (event.key === 'Escape' && this.room.panel !== 'settings') {
+            this.room.show('settings');
         }
     },
     /** Names the dab under the pointer, the topmost one, and lights it up in every station. */
     pointAt(place) {
         let best = null;
         if (place) {
-            for (const stage of this.stages) {
+            for (const stage of this.room.stages) {
                 for (const dab of stage.dabs) {
                     const away = Math.hypot(dab[0] - place[0], dab[1] - place[1]);
                     if (away <= Math.max(4, dab[2] / 2) && (best === null || away <= best.away)) {
@@ -45,20 +61,20 @@ export const looking = {
     },
     light(lit) {
         this.lit = frozen(lit);
-        this.readings = lit ? lit.dab[10] : {};
+        this.room.driving.readings = lit ? lit.dab[10] : {};
         cancelAnimationFrame(this.lighting);
         this.lighting = requestAnimationFrame(() => {
             this.drawLit();
-            this.drawStations();
+            this.room.drawStations();
         });
     },
     drawLit() {
-        drawLit(this.$refs.litSwatch, this.lit?.dab ?? null, this.tip, this.zoom);
+        drawLit(this.room.$refs.litSwatch, this.lit?.dab ?? null, this.room.tip, this.zoom);
     },
     /** By keyboard: the arrow keys go from dab to dab. */
     walk(event) {
         const way = { ArrowRight: 1, ArrowDown: 1, ArrowLeft: -1, ArrowUp: -1, PageDown: 10, PageUp: -10 }[event.key];
-        const all = this.stages.flatMap((stage) => stage.dabs.map((dab) => ({ away: 0, dab, stage })));
+        const all = this.room.stages.flatMap((stage) => stage.dabs.map((dab) => ({ away: 0, dab, stage })));
         if (!way || all.length === 0) {
             return;
         }
@@ -93,8 +109,5 @@ export const looking = {
     },
     isUnder(source) {
         return this.under === source.id;
-    },
-    get penWords() {
-        return this.waits.length > 0 ? `When the pen lifts: ${this.waits.join(', ')}` : '';
     },
 };

@@ -18,22 +18,25 @@ export const practising = {
     marks: [],
     trail: {},
     movements: [],
-    /** Of these, so many are painted already. */
+    /** What the stroke that is painted now waits for until the pen lifts. */
+    waits: [],
+    /** Of the movements, so many are painted already. */
     painted: 0,
     listing: 0,
     recordingName: '',
-    penMessage: '',
-    gone: null,
+    stroke: null,
+    strokeDone: null,
+    message: '',
 
     beginPractising() {
-        const stored = JSON.parse(sessionStorage.getItem(`pen:${this.id}`) || 'null');
+        const stored = JSON.parse(sessionStorage.getItem(`pen:${this.room.id}`) || 'null');
         if (stored) {
             Object.assign(this, stored);
         }
     },
     storePen() {
         try {
-            sessionStorage.setItem(`pen:${this.id}`, JSON.stringify({ pen: this.pen, recorded: this.recorded, penName: this.penName, marks: this.marks, trail: this.trail }));
+            sessionStorage.setItem(`pen:${this.room.id}`, JSON.stringify({ pen: this.pen, recorded: this.recorded, penName: this.penName, marks: this.marks, trail: this.trail }));
         } catch {
             // What was painted by hand stays in this page only.
         }
@@ -41,31 +44,34 @@ export const practising = {
     get strokes() {
         return this.marks.map((id) => this.trail[id]).filter(Boolean);
     },
+    get penWords() {
+        return this.waits.length > 0 ? `When the pen lifts: ${this.waits.join(', ')}` : '';
+    },
     get handWords() {
         return this.marks.length === 1 ? '1 stroke by hand' : `${this.marks.length} strokes by hand`;
     },
     clear() {
-        this.note();
+        this.room.note();
         this.marks = [];
-        this.note();
+        this.room.note();
     },
 
     // —— painting on the swatch ——
     beginStroke(sample, isPen) {
-        this.isPainting = true;
+        this.room.isPainting = true;
         // What lies under the stroke is needed once: after that the engine has it.
-        const { strokes, under, recorded, pen, ...order } = this.order();
-        this.stroke = new LiveStrokeSender(`${this.url}/pen/pieces`, { ...order, stroke: uuid(), realPressure: isPen }, { strokes, under, recorded, pen }, sample, {
+        const { strokes, under, recorded, pen, ...order } = this.room.order();
+        this.stroke = new LiveStrokeSender(`${this.room.url}/pen/pieces`, { ...order, stroke: uuid(), realPressure: isPen }, { strokes, under, recorded, pen }, sample, {
             show: (patches) => this.showPieces(patches),
             told: (words) => {
-                if (this.hasCurve) {
-                    this.readings = words.readings;
+                if (this.room.driving.hasCurve) {
+                    this.room.driving.readings = words.readings;
                 }
                 if (this.waits.length !== words.provisional.length) {
                     this.waits = words.provisional;
                 }
             },
-            say: (message) => { this.message = message; },
+            say: (message) => { this.room.message = message; },
         });
         // What is being painted must not be painted over by a swatch without it.
         this.strokeDone = this.stroke.paint();
@@ -79,20 +85,20 @@ export const practising = {
         const id = stroke.order.stroke;
         this.trail = { ...this.trail, [id]: frozen({ realPressure: stroke.order.realPressure, samples: frozen(stroke.samples) }) };
         // A stroke is one step back, whatever is changed right after it.
-        this.note();
+        this.room.note();
         this.marks = [...this.marks, id];
-        this.note();
+        this.room.note();
         await this.strokeDone;
         // Another stroke may have begun meanwhile: then everything is repainted when that one ends.
         if (this.stroke === stroke) {
-            this.isPainting = false;
-            this.readings = {};
+            this.room.isPainting = false;
+            this.room.driving.readings = {};
             this.waits = [];
-            this.repaint();
+            this.room.repaint();
         }
     },
     showPieces(patches) {
-        const canvas = this.$refs.swatch;
+        const canvas = this.room.$refs.swatch;
         patches.forEach((patch) => canvas.getContext('2d').putImageData(patch.image, patch.x, patch.y));
         if (patches.length) {
             canvas.dispatchEvent(new CustomEvent('paint-shown', { bubbles: true }));
@@ -101,8 +107,8 @@ export const practising = {
 
     // —— movements ——
     async togglePen() {
-        this.show(this.panel === 'pen' ? 'settings' : 'pen');
-        if (this.panel === 'pen') {
+        this.room.show(this.room.panel === 'pen' ? 'settings' : 'pen');
+        if (this.room.panel === 'pen') {
             await this.listMovements();
         }
     },
@@ -111,16 +117,16 @@ export const practising = {
      * the pen now is not asked with: it may be deleted while the list is made.
      */
     async listMovements() {
-        const order = this.drawn();
+        const order = this.room.drawn();
         const listing = (this.listing += 1);
         try {
             for (let i = 0, count = 1; i < count && this.listing === listing; i++) {
-                const { words, patches } = await callForPixels(`${this.url}/movements`, { json: { ...order, movement: i } });
+                const { words, patches } = await callForPixels(`${this.room.url}/movements`, { json: { ...order, movement: i } });
                 count = words.movements.length;
                 if (i === 0) {
                     this.movements = [...words.movements, { pen: BY_HAND, recorded: null, name: BY_HAND, sentence: 'The practice pen rests. Paint on the swatch yourself.' }];
                     this.painted = 0;
-                    await this.$nextTick();
+                    await this.room.$nextTick();
                 }
                 const canvas = document.querySelectorAll('[data-movement] canvas')[i];
                 if (canvas && patches[0] && this.listing === listing) {
@@ -129,7 +135,7 @@ export const practising = {
                 }
             }
         } catch (error) {
-            this.penMessage = error.message;
+            this.message = error.message;
         }
     },
     takeMovement(movement) {
@@ -143,18 +149,18 @@ export const practising = {
         return this.recorded === movement.recorded && (this.recorded !== null || this.pen === movement.pen);
     },
     async attemptPen(job) {
-        this.penMessage = '';
+        this.message = '';
         try {
             await job();
             await this.listMovements();
         } catch (error) {
-            this.penMessage = error.message;
+            this.message = error.message;
         }
     },
     /** What is painted by hand becomes a movement of its own. */
     record() {
         return this.attemptPen(async () => {
-            const { id, name } = await call(this.links.recordings, { json: { name: this.recordingName, strokes: this.strokes } });
+            const { id, name } = await call(this.room.links.recordings, { json: { name: this.recordingName, strokes: this.strokes } });
             this.recordingName = '';
             this.marks = [];
             this.takeMovement({ pen: BY_HAND, recorded: id, name });
@@ -169,7 +175,7 @@ export const practising = {
         this.attemptPen(async () => {
             const form = new FormData();
             form.append('file', file);
-            const { id, name } = await upload(`${this.links.recordings}/bring`, form, () => {}).answer;
+            const { id, name } = await upload(`${this.room.links.recordings}/bring`, form, () => {}).answer;
             this.takeMovement({ pen: BY_HAND, recorded: id, name });
         });
     },
@@ -188,7 +194,7 @@ export const practising = {
             if (inHand) {
                 this.takeMovement({ pen: FIRST, recorded: null, name: FIRST });
                 // What is still asked of this movement must not find it gone.
-                await Promise.all([this.painting.idle(), this.advising.idle(), this.weighing.idle()]);
+                await Promise.all([this.room.painting.idle(), this.room.advising.idle(), this.room.weighing.idle()]);
             }
             try {
                 await call(movement.url, { method: 'DELETE' });
@@ -198,17 +204,7 @@ export const practising = {
                 }
                 throw error;
             }
-            this.gone = { name: movement.name, url: `${movement.url}/restore`, again: () => this.listMovements() };
+            this.room.gone = { name: movement.name, url: `${movement.url}/restore`, again: () => this.listMovements() };
         });
-    },
-    async bringBack() {
-        const { url, again } = this.gone;
-        this.gone = null;
-        try {
-            await call(url);
-            await again();
-        } catch (error) {
-            this.failed(error);
-        }
     },
 };

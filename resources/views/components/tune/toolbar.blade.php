@@ -1,7 +1,7 @@
 {{-- The brush in hand: its name and standing, size and inks always at hand, and the way back and forth. --}}
 <div class="flex min-w-0 items-center gap-3">
     <template x-teleport="#pen-in-hand">
-        <button type="button" class="quiet flex items-center gap-2" x-on:click="togglePen" :aria-expanded="shows('pen')"><i class="size-2 rounded-full bg-sage"></i><span x-text="'Practice pen · ' + penName"></span></button>
+        <button type="button" class="quiet flex items-center gap-2" x-on:click="practising.togglePen($event)" :aria-expanded="shows('pen')"><i class="size-2 rounded-full bg-sage"></i><span x-text="'Practice pen · ' + practising.penName"></span></button>
     </template>
     <div class="flex min-w-0 flex-1 items-baseline gap-[10px] overflow-hidden">
         <h1 class="m-0 max-w-full flex-none truncate text-[19px]" x-text="name" :title="name"></h1>
