@@ -14,10 +14,12 @@ use Yarrowfog\Core\Cut\CutResult;
 use Yarrowfog\Core\Cut\Finding;
 use Yarrowfog\Core\Cut\ListedStep;
 use Yarrowfog\Core\Cut\MendedList;
+use Yarrowfog\Core\Cut\Placement;
 use Yarrowfog\Core\Cut\Replay;
 use Yarrowfog\Core\Cut\Steps\Straighten;
 use Yarrowfog\Core\Raster\Bitmap;
 use Yarrowfog\Core\Raster\Filter;
+use Yarrowfog\Core\Raster\Homography;
 use Yarrowfog\Core\Raster\Resampler;
 use Yarrowfog\Core\Tip\Tip;
 use Yarrowfog\Core\Tip\TipKind;
@@ -132,6 +134,12 @@ final class StraightenTest extends TestCase
         }
         $thin = (new Straighten([[0.0, 0.0], [1.0, 0.0], [1.0, 0.2], [0.0, 0.2]], PageShape::Square))->apply(Bitmap::ofColour(9000, 40, 0x336699FF), TipKind::InkMask);
         self::assertLessThanOrEqual(Tip::LARGEST, max($thin->width, $thin->height));
+        foreach ([[PageShape::SheetLying, M_SQRT2], [PageShape::SheetUpright, M_SQRT1_2]] as [$shape, $ratio]) {
+            // Some 5,000 px a side: the longer one becomes the largest there is, and the proportions stay.
+            $wide = (new Straighten([[0.0, 0.0], [1.0, 0.0], [1.0, 1.0], [0.0, 1.0]], $shape))->move(new Placement(new Homography(1.0, 0.0, 0.0, 1.0, 0.0, 0.0), 5200, 5000));
+            self::assertEqualsWithDelta(Tip::LARGEST, max($wide->width, $wide->height), 1.0);
+            self::assertEqualsWithDelta($ratio, $wide->width / $wide->height, 0.001);
+        }
     }
 
     /** Places are told through a straightened picture there and back, also of a smaller one. */

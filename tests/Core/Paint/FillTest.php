@@ -64,6 +64,24 @@ final class FillTest extends TestCase
         }
     }
 
+    /** Two lines from side to side, and one across: what lies between them is open to one side only, which ever it is. */
+    public function test_a_space_that_is_open_to_one_side_is_refused(): void
+    {
+        $all = static fn (bool $isTurned, bool $isBefore): DeepBitmap => DeepBitmap::of(Pictures::bitmap(60, 60, function (int $x, int $y) use ($isTurned, $isBefore): int {
+            [$along, $across] = $isTurned ? [$y, $x] : [$x, $y];
+
+            return ($across >= 20 && $across < 24) || ($across >= 40 && $across < 44) || ($along >= ($isBefore ? 10 : 46) && $along < ($isBefore ? 14 : 50)) ? 0x000000FF : 0;
+        }));
+        foreach ([[false, true, 40, 30], [false, false, 20, 30], [true, true, 30, 40], [true, false, 30, 20]] as [$isTurned, $isBefore, $x, $y]) {
+            try {
+                Fill::of($all($isTurned, $isBefore), $x, $y, 0);
+                self::fail('not refused');
+            } catch (InvalidInput $e) {
+                self::assertStringContainsString('open to the edge', $e->getMessage());
+            }
+        }
+    }
+
     /** A radius of 60, 12 wide, its edges fading over 3 px. */
     private static function ring(): DeepBitmap
     {

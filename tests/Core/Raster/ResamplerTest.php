@@ -75,4 +75,29 @@ final class ResamplerTest extends TestCase
             self::assertEqualsWithDelta(max(0, min(65535, $sum / $weights)), $value, 8, "{$to} px, {$i}");
         }
     }
+
+    /** Colours are weighted by their alpha, each channel by itself: Porter and Duff (1984); a px without ink says nothing of colour. */
+    #[TestWith([Filter::Area])]
+    #[TestWith([Filter::Lanczos])]
+    public function test_colours_are_scaled_by_what_there_is_of_them(Filter $filter): void
+    {
+        $from = [0xC8146480, 0x3CDC0AFF, 0xFFFFFF00, 0x10F02840];
+        $in = Pictures::bitmap(24, 16, fn (int $x, int $y): int => $from[intdiv($x, 6)]);
+        $out = (new Resampler($filter))->bitmap($in, 12, 8);
+        $lanes = [];
+        foreach ([24, 16, 8] as $shift) {
+            $lanes[$shift] = (new Resampler($filter))->plane(new Plane(24, 16, array_map(fn (int $p): int => ($p >> $shift & 255) * ($p & 255), $in->pixels)), 12, 8)->values;
+        }
+        $alphas = (new Resampler($filter))->plane(new Plane(24, 16, array_map(fn (int $p): int => ($p & 255) * 257, $in->pixels)), 12, 8)->values;
+        foreach ($out->pixels as $i => $p) {
+            self::assertEqualsWithDelta($alphas[$i] / 257, $p & 255, 1.0, "alpha of {$i}");
+            foreach (($p & 255) > 20 ? $lanes : [] as $shift => $lane) {
+                self::assertEqualsWithDelta(max(0.0, min(255.0, $lane[$i] * 257 / $alphas[$i])), $p >> $shift & 255, 2.5, "{$i}, {$shift}");
+            }
+        }
+        if ($filter === Filter::Area) {
+            // In the middle of each colour it is what it was.
+            self::assertSame([0xC8146480, 0x3CDC0AFF, 0, 0x10F02840], [$out->at(1, 4), $out->at(4, 4), $out->at(7, 4), $out->at(10, 4)]);
+        }
+    }
 }
